@@ -17,7 +17,7 @@ import { useKeptFocus } from "./ui/useKeptFocus";
 
 const heardFirstMs = 40;
 
-// The sheet comes first; the other views are fetched when they are gone to.
+// The run sheet is loaded first; other views are loaded when they are opened.
 const FitPage = lazy(() => import("./fit/FitPage"));
 const ChecksPage = lazy(() => import("./checks/ChecksPage"));
 const LevelsPage = lazy(() => import("./levels/LevelsPage"));
@@ -28,11 +28,11 @@ const PresentPage = lazy(() => import("./live/presenter/PresentPage"));
 
 followTheme();
 followOtherPages();
-// While something sounds, an edit is heard first and drawn a moment later: drawing would hold up what is to be heard.
+// During playback an edit is heard first and drawn a moment later, because drawing would delay the sound.
 notifyManager.setScheduler((draw) => window.setTimeout(draw, isSounding() ? heardFirstMs : 0));
 const queries = createQueryClient();
 
-/** The pages. Each is caught by itself where something goes wrong in it. */
+/** The pages. Errors of each are caught separately. */
 function App() {
   const { pathname } = useLocation();
   useKeptFocus();

@@ -1,10 +1,10 @@
 namespace Phonaris.Exports;
 
-/// <summary>About what an export weighs and how long it takes.</summary>
-/// <param name="Bytes">Its weight, in bytes; 0 for what is too light to speak of.</param>
-/// <param name="Seconds">How long it takes the first time, on a machine of two cores.</param>
+/// <summary>The estimated size and duration of an export.</summary>
+/// <param name="Bytes">The size in bytes; 0 when negligible.</param>
+/// <param name="Seconds">The duration of a first export, on a machine with two cores.</param>
 public sealed record ExportCost(long Bytes, double Seconds)
 {
-    /// <summary>What weighs next to nothing and is there at once.</summary>
+    /// <summary>A negligible cost.</summary>
     public static ExportCost Little { get; } = new(0, 0);
 }

@@ -1,6 +1,6 @@
 namespace Phonaris.Exports;
 
-/// <summary>What a show can be exported as.</summary>
+/// <summary>The formats of exports.</summary>
 public enum ExportFormat
 {
     /// <summary>A film: H.264 and AAC.</summary>
@@ -24,19 +24,19 @@ public enum ExportFormat
     /// <summary>The sound alone, AAC.</summary>
     M4a,
 
-    /// <summary>The sound of each band by itself, as long as the show: WAVs in a zip.</summary>
+    /// <summary>The sound of each kind separately, each as long as the show: WAV files in a ZIP.</summary>
     BandStems,
 
-    /// <summary>The sound of each cue by itself, as long as the show: WAVs in a zip.</summary>
+    /// <summary>The sound of each cue separately, each as long as the show: WAV files in a ZIP.</summary>
     CueStems,
 
-    /// <summary>The deck with its sounds as a presentation file that moves on by the clock.</summary>
+    /// <summary>The deck with its sounds as a self-running presentation file.</summary>
     PptxClock,
 
-    /// <summary>The deck with its sounds as a presentation file that somebody moves on.</summary>
+    /// <summary>The deck with its sounds as a presentation file for a presenter.</summary>
     PptxHand,
 
-    /// <summary>The player as files in a zip.</summary>
+    /// <summary>The player as a ZIP of files.</summary>
     PlayerZip,
 
     /// <summary>The player as one HTML file.</summary>
@@ -48,10 +48,10 @@ public enum ExportFormat
     /// <summary>A timeline with its pictures and sounds: OpenTimelineIO, zipped.</summary>
     Otioz,
 
-    /// <summary>What is said, as captions: WebVTT.</summary>
+    /// <summary>The notes as captions: WebVTT.</summary>
     Vtt,
 
-    /// <summary>What is said, as captions: SubRip.</summary>
+    /// <summary>The notes as captions: SubRip.</summary>
     Srt,
 
     /// <summary>The timing sheet, to print.</summary>
@@ -60,7 +60,7 @@ public enum ExportFormat
     /// <summary>The timing sheet as CSV.</summary>
     TimesCsv,
 
-    /// <summary>The run sheet for the one who stands in the preview, to print.</summary>
+    /// <summary>The run sheet for the operator, to print.</summary>
     RunHtml,
 
     /// <summary>The music used, to print.</summary>
@@ -69,9 +69,9 @@ public enum ExportFormat
     /// <summary>The music used, as CSV.</summary>
     MusicCsv,
 
-    /// <summary>The whole show, as its package.</summary>
+    /// <summary>The whole show as a package.</summary>
     Phonaris,
 
-    /// <summary>The show without what it does not use, as its package.</summary>
+    /// <summary>The show without unused sounds as a package.</summary>
     PhonarisUsed,
 }

@@ -4,10 +4,10 @@ using Phonaris.Media.Sounds;
 
 namespace Phonaris.Exports;
 
-/// <summary>The ways a show can be exported.</summary>
+/// <summary>The implementations of all formats.</summary>
 public static class ExportForms
 {
-    /// <summary>All there are.</summary>
+    /// <summary>All formats.</summary>
     public static IReadOnlyList<IExportForm> All { get; } =
     [
         new FilmForm(ExportFormat.Mp4, ".mp4", "video/mp4", FilmFormat.Mp4),
@@ -36,17 +36,17 @@ public static class ExportForms
         new PackageForm(ExportFormat.PhonarisUsed, all: false),
     ];
 
-    /// <summary>The way of a format.</summary>
+    /// <summary>The implementation of a format.</summary>
     public static IExportForm Of(ExportFormat format) => All.First(f => f.Format == format);
 
-    /// <summary>Writes stems as files into a folder instead of a zip.</summary>
-    /// <param name="format">Whether of bands or of cues.</param>
-    /// <param name="export">What is exported.</param>
-    /// <param name="tools">What it is made with.</param>
-    /// <param name="folder">The folder; made where it is missing.</param>
+    /// <summary>Writes stems as files into a folder instead of a ZIP.</summary>
+    /// <param name="format">Stems by kind or by cue.</param>
+    /// <param name="export">The part to export.</param>
+    /// <param name="tools">The services.</param>
+    /// <param name="folder">The folder; created if necessary.</param>
     /// <param name="cancel">Stops it.</param>
     /// <returns>The names of the files.</returns>
-    /// <exception cref="RuleException">Nothing sounds, the disk is full, or ffmpeg is missing.</exception>
+    /// <exception cref="RuleException">Nothing plays, the disk is full, or ffmpeg is missing.</exception>
     public static async Task<IReadOnlyList<string>> WriteStemsAsync(ExportFormat format, Export export, ExportTools tools, string folder, CancellationToken cancel) =>
         [.. (await ((StemsForm)Of(format)).WriteFolderAsync(export, tools, folder, null, cancel)).Select(p => Path.GetFileName(p))];
 }

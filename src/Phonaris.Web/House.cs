@@ -26,13 +26,13 @@ using Serilog;
 
 namespace Phonaris.Web;
 
-/// <summary>Puts the app together.</summary>
+/// <summary>Composes the app.</summary>
 internal static class House
 {
-    /// <summary>The longest body of a request, in bytes: a whole show within an edit, or the log of a run.</summary>
+    /// <summary>The largest request body in bytes: a whole show within an edit, or the log of a run.</summary>
     private const long LongestBody = 16_000_000;
 
-    /// <summary>How many processes that read decks are kept ready at most: each is a whole runtime with all fonts.</summary>
+    /// <summary>The most deck readers that are kept ready: each is a whole runtime with all fonts.</summary>
     private const int MostReaders = 4;
 
     /// <summary>Whether Program.cs runs only to write the OpenAPI document while building.</summary>
@@ -109,7 +109,7 @@ internal static class House
         services.AddSingleton<DemoShow>();
         services.AddSignalR().AddJsonProtocol(o => ApiJson.Configure(o.PayloadSerializerOptions));
         services.ConfigureHttpJsonOptions(o => ApiJson.Configure(o.SerializerOptions));
-        // What the app itself consists of; what it says of shows is made again too often to be worth it on the way to the same machine.
+        // The app's own files are compressed; data about shows changes too often for that to pay off on one machine.
         services.AddResponseCompression(o => o.MimeTypes = ["text/html", "text/css", "text/javascript", "image/svg+xml"]);
         services.AddProblemDetails();
         services.AddExceptionHandler<Problems>();
@@ -117,14 +117,14 @@ internal static class House
         services.AddHostFiltering(o => o.AllowedHosts = ["localhost", "127.0.0.1", "[::1]", .. builder.Configuration.GetSection("Phonaris").Get<AppOptions>()?.Hosts ?? []]);
         builder.WebHost.ConfigureKestrel(o =>
         {
-            // What is longer comes as an upload, whose endpoint bounds it by what it is for.
+            // Larger data comes as an upload, whose endpoint limits it by its purpose.
             o.Limits.MaxRequestBodySize = LongestBody;
-            // A piece of sound on its way need not wait for the one before it to be taken.
+            // A chunk of sound need not wait until the one before it has been received.
             o.Limits.MaxResponseBufferSize = 1 << 20;
         });
     }
 
-    /// <summary>Brings the database up to date and, where asked, puts the demo show in.</summary>
+    /// <summary>Migrates the database and, if configured, adds the demo show.</summary>
     public static async Task PrepareAsync(this WebApplication app)
     {
         if (OnlyDescribed) return;
@@ -136,7 +136,7 @@ internal static class House
         await app.Services.GetRequiredService<DemoShow>().AddAsync(CancellationToken.None);
     }
 
-    /// <summary>Sets the request pipeline up.</summary>
+    /// <summary>Configures the request pipeline.</summary>
     public static void UseHouse(this WebApplication app)
     {
         app.UseMiddleware<Stopping>();
@@ -151,13 +151,13 @@ internal static class House
         var opens = app.Services.GetRequiredService<DemoShow>().IsThere ? $"/shows/{DemoShow.Id}" : "";
         app.Lifetime.ApplicationStarted.Register(() =>
         {
-            // A server within a test listens nowhere.
+            // A server in a test has no address.
             var addresses = app.Services.GetRequiredService<IServer>().Features.Get<IServerAddressesFeature>()?.Addresses ?? [];
             foreach (var address in addresses) Console.WriteLine($"Phonaris is at {address}{opens}");
         });
     }
 
-    /// <summary>How the client's files are given out: what is named after its content is kept permanently, and the page that names it is asked for again.</summary>
+    /// <summary>How the client's files are cached: files named after their content permanently, and the page that references them not at all.</summary>
     public static StaticFileOptions ClientFiles { get; } = new()
     {
         ContentTypeProvider = FileTypes(),

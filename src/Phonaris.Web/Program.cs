@@ -29,7 +29,7 @@ try
     builder.AddHouse();
 
     var app = builder.Build();
-    // A terminal window that is closed ends the app as Ctrl+C does: jobs are interrupted in order, and taken up again.
+    // Closing the terminal window ends the app like Ctrl+C: jobs are interrupted properly, and resumed later.
     using var closed = PosixSignalRegistration.Create(PosixSignal.SIGHUP, signal =>
     {
         signal.Cancel = true;
@@ -69,7 +69,7 @@ try
     await app.RunAsync();
     return 0;
 }
-// Tools that only describe the app end it by an exception of their own.
+// Tools that only describe the app end it by their own exception.
 catch (Exception e) when (e is not HostAbortedException)
 {
     await Console.Error.WriteLineAsync(StartFailure.Sentence(e));

@@ -36,7 +36,7 @@ public sealed class ChecksJourney(Browser browser) : IClassFixture<Browser>
         _browser.Button("Stop ignoring").Click();
         _browser.Says("nav[aria-label=Views] a[href$=checks] span", "1");
         _browser.Button("Fix 1 automatically").Click();
-        _browser.Says("[data-testid=all-well]", "checks passed. ");
+        _browser.Says("[data-testid=all-well]", "checks passed");
 
         // It goes by itself to its end, and the owl is heard on the way.
         _browser.View("Present");
@@ -53,9 +53,9 @@ public sealed class ChecksJourney(Browser browser) : IClassFixture<Browser>
     {
         _browser.Made(12, 4, new("Mill theme", 330, 20, SoundKind.Bed, 1, 12), new("Word", 700, 6, SoundKind.Voice, 10, 10));
         _browser.View("Checks");
-        _browser.Says("[data-finding=cut-voice]", "cut off in a word on slide 10");
+        _browser.Says("[data-finding=cut-voice]", "cut off mid-word on slide 10");
         _browser.ClickOn("[data-finding=cut-voice] a", "Open");
-        _browser.Says("[data-testid=cue-details]", "Word is cut off in a word on slide 10");
+        _browser.Says("[data-testid=cue-details]", "Word is cut off mid-word on slide 10");
         _browser.Until(() => _browser.Js<bool>("(r => r && r.top > 50 && r.bottom < innerHeight)(document.querySelector('[data-slide=\"10\"]')?.getBoundingClientRect())"), "its row in sight");
         // One click there fixes it.
         _browser.Find("[data-testid=cue-details] [role=note] button").SendKeys(Keys.Enter);

@@ -26,7 +26,7 @@ public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<Hearin
         Assert.Empty(_browser.Axe());
 
         // By the planned holds it goes by itself, and ends. The sound's clock, by which it goes, may lag on a machine that has no sound device.
-        _browser.Find("[aria-label=Advance]").SendKeys("by its");
+        _browser.Find("[aria-label=Advance]").SendKeys("by the holds");
         _browser.Button("Begin").Click();
         _browser.Until(() => _browser.Js<bool>("heard.some(([, peak]) => peak > 0.02)"), "the bed to be heard");
         _browser.Until(() => _browser.Count("[data-testid=report]") == 1, "the report");
@@ -87,7 +87,7 @@ public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<Hearin
         // Once: what is triggered manually is told; it fills the screen, and ends.
         _browser.View("Present");
         _browser.Find("[data-testid=ready]");
-        _browser.Find("[aria-label=Advance]").SendKeys("by itself, by");
+        _browser.Find("[aria-label=Advance]").SendKeys("automatically, once");
         _browser.Says("[role=note]", "Owl is triggered manually");
         _browser.Button("Begin").Click();
         _browser.Find("[data-testid=audience] [role=img][aria-label='Slide 3']");
@@ -97,7 +97,7 @@ public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<Hearin
         // For ever: after the last slide comes the first, until somebody ends it. Refused the sound, it asks once, plainly.
         _browser.Go(new Uri(show).AbsolutePath + "/present");
         _browser.Find("[data-testid=ready]");
-        _browser.Find("[aria-label=Advance]").SendKeys("by itself, as");
+        _browser.Find("[aria-label=Advance]").SendKeys("automatically, in");
         _browser.Js<bool>("(heardBy.suspend(), window.letIt = AudioContext.prototype.resume, AudioContext.prototype.resume = async () => {}, true)");
         _browser.Until(() => _browser.Js<string>("heardBy.state") == "suspended", "the sound refused");
         _browser.Button("Begin").Click();

@@ -91,9 +91,9 @@ public sealed class FirstJourney(Browser browser) : IClassFixture<Browser>
         _browser.Type("Hold of each slide", "4", "4.0 s");
         _browser.Find("input[aria-label='Files of the deck']").SendKeys(Path.Combine(AppContext.BaseDirectory, "lamp-talk.pptx"));
         _browser.Find("[data-cue] [role=button]").SendKeys(OpenQA.Selenium.Keys.Enter);
-        Assert.Equal("Place of the video: 50 % from the left, 40 % from above, 40 % wide, 40 % high", _browser.Find("[data-testid=video-place]").GetDomAttribute("aria-label")!.Split('.')[0]);
+        Assert.Equal("Position of the video: 50% from the left, 40% from the top, 40% wide, 40% high", _browser.Find("[data-testid=video-place]").GetDomAttribute("aria-label")!.Split('.')[0]);
         // In the deck it waits for a click; here it is to begin with its slide, without its last second, and silent.
-        _browser.Find("[aria-label='Start']").SendKeys("with its first slide");
+        _browser.Find("[aria-label='Start']").SendKeys("with slide");
         _browser.Type("Out", "2", "0:02.0");
         _browser.Button("Mute").Click();
         _browser.Button("Muted");

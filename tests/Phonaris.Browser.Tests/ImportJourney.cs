@@ -79,7 +79,7 @@ public sealed class ImportJourney(Browser browser) : IClassFixture<Browser>
         _browser.Until(() => _browser.Count("[data-slide]") == 3, "the card");
         var before = Picture(3);
         _browser.Find("[data-sound='Hill Rain'] button[aria-pressed]").Click();
-        _browser.Type("Credit, as it is asked for", "Rain by the field notes", "Rain by the field notes");
+        _browser.Type("Credit, as required", "Rain by the field notes", "Rain by the field notes");
         _browser.Until(() => Picture(3) != before, "the card to follow the rights");
 
         // Moved up by keyboard, and back by undo.

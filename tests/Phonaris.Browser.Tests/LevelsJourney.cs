@@ -28,7 +28,7 @@ public sealed class LevelsJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Press("m");
         _browser.Until(() => _browser.Js<bool>("performance.getEntriesByType('resource').some(e => e.name.includes('matched=true'))"), "it heard as it would be");
         _browser.Press("m");
-        _browser.Until(() => _browser.Text("[aria-label='Levels to play'] [aria-pressed=true]") == "as they are", "it heard as it is");
+        _browser.Until(() => _browser.Text("[aria-label='Levels to play'] [aria-pressed=true]") == "as set", "it heard as set");
         _browser.Press(Keys.Space);
         Assert.InRange(AtTarget(), 0, 10);
 
@@ -49,7 +49,7 @@ public sealed class LevelsJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Find("button[aria-label^='Undo: ']").Click();
         _browser.Until(() => _browser.Value("Target for voices") == "−23.0" && AtTarget() == 20, "those of broadcast back");
         // The whole too, by one gain; the cues stay at their targets, which are as much louder then.
-        _browser.Type("Target for the whole", "-24", "−24.0");
+        _browser.Type("Target for show", "-24", "−24.0");
         _browser.ClickOn("main button", "reaches the target");
         _browser.Says("main header", "on target");
         _browser.Until(() => AtTarget() == 20, "all at their targets still");
@@ -90,5 +90,5 @@ public sealed class LevelsJourney(HearingBrowser browser) : IClassFixture<Hearin
 
     private int Rows() => _browser.Count("[data-cue-levels]");
 
-    private int AtTarget() => _browser.Js<int>("[...document.querySelectorAll('[data-cue-levels]')].filter(r => r.textContent.includes('at its target')).length");
+    private int AtTarget() => _browser.Js<int>("[...document.querySelectorAll('[data-cue-levels]')].filter(r => r.textContent.includes('on target')).length");
 }

@@ -34,7 +34,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Button("Begin").Click();
         _browser.Until(() => _browser.Js<bool>("heard.some(([, peak]) => peak > 0.01)"), "the first piece");
         for (var n = 0; n < 3; n++) _browser.Press(Keys.ArrowRight);
-        _browser.Says("[data-testid=foreseen]", "Dusk pad crossfades · Mill theme starts");
+        _browser.Says("[data-testid=nextEffect]", "Dusk pad crossfades · Mill theme starts");
         _browser.Until(() => _browser.Where() == "slide 4 of 8" && _browser.Sounding().Contains("through this slide\nstarted with slide 1", StringComparison.Ordinal), "the first piece on slide 4");
         _browser.Press(Keys.ArrowRight);
         _browser.Until(() => _browser.Sounding().Contains("started with slide 5", StringComparison.Ordinal) && !_browser.Sounding().Contains("Dusk pad", StringComparison.Ordinal), "the second piece");
@@ -73,7 +73,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Says("[data-testid=next]", "Drop music");
         _browser.Tones(("2 voice.wav", 330, 3), ("3 voice.wav", 350, 4), ("dusk pad.wav", 220, 30));
         _browser.Button("Draft it for me").Click();
-        _browser.Says("[data-testid=draft]", "One bed, 2 voices laid; every sound is used.");
+        _browser.Says("[data-testid=draft]", "Places 1 bed, 2 voices. Every sound is used.");
         _browser.Until(() => _browser.Count("[data-testid=outlines] rect") == 3, "outlines on the sheet");
         Assert.Empty(_browser.Axe());
         // One is left out, and the outlines with it; then it is taken after all.
@@ -129,7 +129,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         // The music is ducked under them.
         _browser.Choose("Slide 1");
         _browser.More("loud");
-        _browser.Says("[data-testid=cue-details]", "ducking on");
+        _browser.Until(() => _browser.Js<bool>("[...document.querySelectorAll('[data-testid=cue-details] label')].some(l => l.textContent.includes('Duck the beds under it') && l.querySelector('input').checked)"), "the music ducked under it");
     }
 
     [Fact]

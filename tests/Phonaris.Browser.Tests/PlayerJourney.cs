@@ -18,7 +18,7 @@ public sealed class PlayerJourney(HearingBrowser browser) : IClassFixture<Hearin
     {
         await MakeAsync();
         _browser.View("Export");
-        var zip = await ExportedAsync("Player, zipped", "show.zip");
+        var zip = await ExportedAsync("Player, ZIP", "show.zip");
         var page = await ExportedAsync("Player, one file", "show.html");
         var folder = Path.Combine(Path.GetDirectoryName(zip)!, "Für den Saal");
         ZipFile.ExtractToDirectory(zip, folder);
@@ -27,7 +27,7 @@ public sealed class PlayerJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Says("main", "24 slides");
         _browser.Says("details", "Credits");
         Assert.Empty(_browser.Axe());
-        _browser.ClickOn("label", "By hand");
+        _browser.ClickOn("label", "Manually");
         _browser.Button("Begin").Click();
         _browser.Says("[data-testid=controls]", "1 of 24");
         Assert.Empty(_browser.Axe());
@@ -69,7 +69,7 @@ public sealed class PlayerJourney(HearingBrowser browser) : IClassFixture<Hearin
 
         // The same in one file, by itself: it comes to its end by the clock.
         _browser.OpenFile(page);
-        _browser.ClickOn("label", "by the clock");
+        _browser.ClickOn("label", "Automatically");
         _browser.Says("main", "Chirp is triggered manually");
         _browser.Button("Begin").Click();
         _browser.Until(() => _browser.Js<bool>("heard.slice(-100).some(b => b[1] > 0.02)"), "the bed");

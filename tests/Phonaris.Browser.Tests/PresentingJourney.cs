@@ -31,7 +31,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         _browser.Find("[aria-label='Talk starts in']").SendKeys("4:30" + Keys.Enter);
         _browser.Says("[data-testid=countdown]", "starts in 4:");
         _browser.Button("+5 min").Click();
-        _browser.Says("[data-testid=foreseen]", "Steady continues");
+        _browser.Says("[data-testid=nextEffect]", "Steady continues");
         Assert.Empty(_browser.Axe());
 
         // The audience sees what is shown, and the countdown; closed and opened again, nothing is harmed.

@@ -176,8 +176,8 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
         // A menu, by arrow keys.
         _browser.Button("Presets").SendKeys(Keys.ArrowDown);
         _browser.Until(() => _browser.Js<string>("document.activeElement.getAttribute('role') ?? ''") == "menuitem", "its first entry");
-        _browser.Press("b");
-        _browser.Until(() => _browser.Js<string>("document.activeElement.textContent") == "Reset", "the entry by its first letter");
+        _browser.Press("t");
+        _browser.Until(() => _browser.Js<string>("document.activeElement.textContent") == "Trigger manually", "the entry by its first letter");
         _browser.Press(Keys.Escape);
         _browser.Until(() => _browser.Js<string>("document.activeElement.textContent").StartsWith("Presets", StringComparison.Ordinal), "the focus back on the menu's button");
 

@@ -105,7 +105,7 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
         _browser.Find("[data-sound='Long tone'] button[aria-pressed]").Click();
         _browser.Find("input[aria-label='Replacement file']").SendKeys(Tone("other.flac", 9));
         _browser.Says("[data-testid='sound-details']", "other.flac");
-        _browser.Button("Remove").Click();
+        _browser.Button("Remove and park its cue").Click();
         _browser.Find("section[aria-label='Parked cues']");
         Assert.Equal(0, _browser.Count("[data-cue]"));
         _browser.Button("Restore").Click();

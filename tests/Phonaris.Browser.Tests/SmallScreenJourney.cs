@@ -63,7 +63,7 @@ public sealed class SmallScreenJourney(DemoBrowser browser) : IClassFixture<Demo
         Tap("button[aria-label='Play from slide 2']");
         Tap("footer button[aria-label=Stop]");
         Tap("button[aria-label^='Undo: ']");
-        _browser.Find("button[aria-label^='Redo: Pad: fades in']");
+        _browser.Find("button[aria-label^='Redo: Pad: fade in']");
         Tap("nav[aria-label=Views] a[href$='/checks']");
         _browser.Says("h1", "Checks");
         Tap("nav[aria-label=Views] a[href$='/export']");

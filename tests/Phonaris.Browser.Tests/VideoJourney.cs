@@ -21,16 +21,16 @@ public sealed class VideoJourney(Browser browser) : IClassFixture<Browser>
         _browser.Find("input[aria-label='Files to import']").SendKeys(path);
         _browser.Find("section[aria-label='Videos'] [data-sound='Moth']");
         _browser.Lay("Moth", 2);
-        _browser.Until(() => _browser.Find("[data-slide='2'] [data-testid=moves]").GetDomAttribute("aria-label") == "Moves for 4.0 s of 4.0 s", "how long it moves");
+        _browser.Until(() => _browser.Find("[data-slide='2'] [data-testid=moves]").GetDomAttribute("aria-label") == "Video plays 4.0 s of 4.0 s", "how long it moves");
 
         // A second of it is left out at its end, and it keeps silent; by keys it goes to the right, and back.
         _browser.Choose("Moth");
         _browser.Type("Out", "3", "0:03.0");
-        _browser.Until(() => _browser.Find("[data-slide='2'] [data-testid=moves]").GetDomAttribute("aria-label") == "Moves for 3.0 s of 4.0 s", "the shorter part");
+        _browser.Until(() => _browser.Find("[data-slide='2'] [data-testid=moves]").GetDomAttribute("aria-label") == "Video plays 3.0 s of 4.0 s", "the shorter part");
         _browser.Find("[data-testid=video-place]").SendKeys(Keys.ArrowRight);
-        _browser.Until(() => _browser.Find("[data-testid=video-place]").GetDomAttribute("aria-label")!.StartsWith("Place of the video: 21 %", StringComparison.Ordinal), "the place");
+        _browser.Until(() => _browser.Find("[data-testid=video-place]").GetDomAttribute("aria-label")!.StartsWith("Position of the video: 21%", StringComparison.Ordinal), "the place");
         _browser.Find("[data-testid=video-place]").SendKeys(Keys.Shift + Keys.ArrowDown);
-        _browser.Until(() => _browser.Find("[data-testid=video-place]").GetDomAttribute("aria-label")!.Contains("61 % high", StringComparison.Ordinal), "the height");
+        _browser.Until(() => _browser.Find("[data-testid=video-place]").GetDomAttribute("aria-label")!.Contains("61% high", StringComparison.Ordinal), "the height");
         _browser.Button("Mute").Click();
         _browser.Button("Muted");
         Assert.Empty(_browser.Axe());

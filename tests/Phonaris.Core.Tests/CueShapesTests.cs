@@ -202,13 +202,13 @@ public class CueShapesTests
         show = Place(show, Shows.Cue("bed", "a", "s1", "s3", 6 * Second), Shows.Cue("owl", "b", "s6", "s6", Second) with { Start = CueStart.ByHand });
 
         Assert.Equal([(true, "Sound a starts with this slide and plays to its end on slide 2.")], Said("s1"));
-        Assert.Equal([(false, "Silence: Sound a ended on slide 2, the next sound is triggered manually on slide 6."), (false, "Sound a ended on slide 2 because it is shorter than its span.")], Said("s3"));
+        Assert.Equal([(false, "Silence: Sound a ended on slide 2; the next sound is triggered manually on slide 6."), (false, "Sound a ended on slide 2 because it is shorter than its span.")], Said("s3"));
         var fill = Explanation.Of(TimedShow.Of(show), "s3")[1].Fix!;
         Assert.Equal("Loop until its slides end", fill.Words);
         show = show.Apply(fill.Edit).Show;
         Assert.Equal([(true, "Sound a started on slide 1 and ends with this slide.")], Said("s3"));
 
-        Assert.Equal("Silence: Sound a ended on slide 3, the next sound is triggered manually on slide 6.", Said("s5")[0].Sentence);
+        Assert.Equal("Silence: Sound a ended on slide 3; the next sound is triggered manually on slide 6.", Said("s5")[0].Sentence);
         show = show.Apply(Explanation.Of(TimedShow.Of(show), "s5")[0].Fix!.Edit).Show;
         Assert.Equal("s5", show.Cue("bed").Span!.Last);
         Assert.Contains((false, "Sound b is triggered manually."), Said("s6"));

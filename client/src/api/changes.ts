@@ -4,12 +4,12 @@ import { words } from "./words";
 export type Show = ShowView["show"];
 
 /**
- * An edit, or how it is made from the show as it is when the edit is sent. Whatever changes a part of a record must be the second: two edits can
- * be made before the first is answered, and the record that was drawn is then an old one. Undefined means that there is nothing to change.
+ * An edit, or a function that makes it from the show at the time it is sent. A change of a part of a record must be a function: two edits can
+ * be made before the first is answered, and by then the record on screen is out of date. Undefined means that there is nothing to change.
  */
 export type EditOf = Edit | ((show: Show) => Edit | null | undefined);
 
-/** Changes one item of a list as it is when the edit is sent; nothing where it is gone by then. */
+/** Changes one item of a list, as it is when the edit is sent; does nothing if the item is gone by then. */
 const changeIn =
   <List extends "cues" | "slides" | "sounds">(list: List) =>
   (id: string, make: (item: Show[List][number], show: Show) => Edit | null | undefined): EditOf =>
@@ -22,7 +22,7 @@ export const changeCue = changeIn("cues");
 export const changeSlide = changeIn("slides");
 export const changeSound = changeIn("sounds");
 
-/** Changes several cues at once, each as it is when the edit is sent; what is done to several is said in the history in some words. */
+/** Changes several cues at once, each as it is when the edit is sent; the history summarises an edit of several. */
 export const changeCues =
   (ids: readonly string[], make: (cue: Cue, show: Show) => Edit, what: string): EditOf =>
   (show) => {
@@ -31,7 +31,7 @@ export const changeCues =
     return { kind: "several", edits: [first, ...more], what: words.ofSeveralCues(more.length + 1, what) };
   };
 
-/** Makes a fade of a cue longer or shorter; nothing where it is that long already. */
+/** Makes a fade of a cue longer or shorter; does nothing if it already has that length. */
 export const changeFade = (cueId: string, end: "in" | "out", to: (ms: number) => number): EditOf =>
   changeCue(cueId, ({ id, fadeIn, fadeOut }) => {
     const fade = end === "in" ? fadeIn : fadeOut;

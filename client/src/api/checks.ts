@@ -5,14 +5,14 @@ import { keys } from "./keys";
 
 type Checks = Schemas["ChecksView"];
 
-/** The revision that the findings on the page, and so their fixes, were made for. */
+/** The revision that the findings on the page, and so their fixes, belong to. */
 export const checkedRevision = (queries: QueryClient, id: string) =>
   Math.max(
     0,
     ...queries.getQueriesData<Checks>({ queryKey: keys.checksOf(id) }).map(([, checks]) => checks?.revision ?? 0),
   );
 
-/** The findings of all checks; none are asked for before a revision is known. */
+/** The findings of all checks; not requested before a revision is known. */
 export const useFindingsAt = (showId: string, revision: number | undefined) =>
   useQuery({
     queryKey: keys.checks(showId, revision),

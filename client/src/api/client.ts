@@ -5,7 +5,7 @@ import type { components, paths } from "./schema";
 /** The typed client of the server. Only the hooks and functions of this folder use it. */
 export const api = createClient<paths>();
 
-// What fetch throws where no answer comes differs from browser to browser, and says nothing to a user.
+// The text of a network error differs between browsers and does not help users.
 api.use({ onError: ({ error }) => (error instanceof TypeError ? offlineError() : undefined) });
 
 export type Schemas = components["schemas"];
@@ -28,20 +28,20 @@ export type JobView = Schemas["JobView"];
 export type UploadedFile = Schemas["UploadedFile"];
 export type ExportFormat = Schemas["ExportFormat"];
 
-/** The data of an answer; throws the error that it stands for. */
+/** The data of a response; throws the error it reports. */
 export function unwrap<T>({ data, error, response }: { data?: T; error?: unknown; response: Response }): T {
   if (error !== undefined || !response.ok) throw errorOf(response.status, error);
   return data as T;
 }
 
-/** Fetches a file. Throws where none comes. */
+/** Downloads a file. Throws on failure. */
 export async function fetchFile(address: string, init: RequestInit = {}): Promise<Response> {
   const response = await send(address, init);
   if (!response.ok) throw errorOf(response.status, undefined);
   return response;
 }
 
-/** Sends a request to an address that is no part of the typed client, and gives the answer, whatever it is. */
+/** Sends a request outside the typed client, and returns the response. */
 export async function send(address: string, init: RequestInit = {}): Promise<Response> {
   try {
     return await fetch(address, init);
@@ -50,20 +50,20 @@ export async function send(address: string, init: RequestInit = {}): Promise<Res
   }
 }
 
-/** The address of a slide's picture; it names what it is of, so that browsers can keep it. */
+/** The address of a slide's picture; it contains the picture's id, so that browsers can cache it. */
 export function pictureUrl(showId: string, slide: Slide, width: 320 | 1280 | 1920, step?: number): string {
-  // Steps without a picture of their own show the one before them: it has the same address.
+  // Steps without a picture of their own show the one before them and share its address.
   const own = slide.steps.slice(0, step ?? 0).findLastIndex((s) => s.picture);
   const picture = slide.steps[own]?.picture ?? slide.picture;
   return `/api/shows/${showId}/slides/${slide.id}/picture?width=${width}&of=${picture.key}${own >= 0 ? `&step=${own + 1}` : ""}`;
 }
 
-/** Gives the address of the picture of a cue's hotspot. */
+/** The address of the picture of a cue's hotspot. */
 export const spotUrl = (showId: string) => (cueId: string) => `/api/shows/${showId}/cues/${cueId}/hotspot`;
 
-/** The address of one picture of a video; it names its file, so that browsers can keep it. */
+/** The address of one picture of a video; it contains the file's hash, so that browsers can cache it. */
 export const videoPictureUrl = (showId: string, media: string, frame: number, width: 160 | 320 | 1280) =>
   `/api/shows/${showId}/videos/${media}/picture?frame=${Math.round(frame)}&width=${width}`;
 
-/** The address of a video as a browser plays it. */
+/** The address of the version of a video that browsers can play. */
 export const videoFileUrl = (showId: string, file: string) => `/api/shows/${showId}/videos/${file}/file`;

@@ -3,7 +3,7 @@ import { api, type Schemas, unwrap } from "./client";
 import { useShowCommand } from "./edits";
 import { keys } from "./keys";
 
-/** Where a sound is placed: on a slide, at a step of it, some time after that, through to another slide. */
+/** Where a sound is placed: on a slide, at a step, after a delay, through to another slide. */
 export interface Drop {
   soundId: string;
   slideId: string;
@@ -21,7 +21,7 @@ export const usePlaceSound = (id: string) =>
     ({ edited }) => edited,
   );
 
-/** What the server proposes for a cue where a setting is turned on without a value. */
+/** The server's proposals for a cue, used when a setting is turned on without a value. */
 export const fetchProposals = async (id: string, cueId: string, signal: AbortSignal | null = null) =>
   unwrap(await api.GET("/api/shows/{id}/cues/{cueId}/proposals", { params: { path: { id, cueId } }, signal }));
 
@@ -33,21 +33,21 @@ export const useProposals = (id: string, cueId: string | undefined, revision: nu
     enabled: enabled && cueId !== undefined,
   });
 
-/** The span that typed slide numbers stand for. */
+/** The span for typed slide numbers. */
 export const fetchSpan = async (id: string, typed: string) =>
   unwrap(await api.GET("/api/shows/{id}/span", { params: { path: { id }, query: { typed } } }));
 
-/** The clip that copied cues become. */
+/** The clip of copied cues. */
 export const fetchClip = async (id: string, cueIds: string[]) =>
   unwrap(await api.POST("/api/shows/{id}/clip", { params: { path: { id } }, body: { cueIds } }));
 
-/** Pastes a clip from a slide on. */
+/** Pastes a clip, starting at a slide. */
 export const usePasteClip = (id: string) =>
   useShowCommand(id, async ({ clip, slideId }: { clip: Schemas["CueClip"]; slideId: string }) =>
     unwrap(await api.POST("/api/shows/{id}/paste", { params: { path: { id } }, body: { clip, slideId } })),
   );
 
-/** What sounds on a slide and why. */
+/** What plays on a slide and why. */
 export const useExplanation = (id: string, slideId: string, revision: number) =>
   useQuery({
     queryKey: keys.explanation(id, slideId, revision),
@@ -58,5 +58,5 @@ export const useExplanation = (id: string, slideId: string, revision: number) =>
     placeholderData: (before, query) => (query?.queryKey[2] === slideId ? before : undefined),
   });
 
-/** A picture of a slide, a step or a hotspot, from an uploaded file. */
+/** A picture for a slide, a step or a hotspot, from an uploaded file. */
 export const createPicture = async (body: Schemas["UploadedFile"]) => unwrap(await api.POST("/api/pictures", { body }));

@@ -5,7 +5,7 @@ import { keys } from "./keys";
 const pathOf = (id: string) => ({ params: { path: { id } } });
 
 /**
- * What a deck that was imported can be used for. It is read once: the answer stays while the show changes behind the dialog.
+ * What an imported deck can be used for. It is read once: the answer stays while the show changes behind the dialog.
  */
 export const useDeckLook = (id: string, files: readonly UploadedFile[]) =>
   useQuery({
@@ -19,7 +19,7 @@ export const useDeckLook = (id: string, files: readonly UploadedFile[]) =>
       unwrap(await api.POST("/api/shows/{id}/deck/look", { ...pathOf(id), body: { files: [...files] }, signal })),
   });
 
-/** Adds slides of a deck, or one that a picture fills. */
+/** Adds slides from a deck, or a slide filled by a picture. */
 export const addSlides = async (id: string, body: Schemas["NewSlides"], signal?: AbortSignal) =>
   unwrap(await api.POST("/api/shows/{id}/deck", { ...pathOf(id), body, ...(signal && { signal }) }));
 

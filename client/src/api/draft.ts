@@ -9,7 +9,7 @@ export function useDraftOf(id: string, revision: number, enabled: boolean, witho
   const query = useQuery<(Schemas["DraftView"] | JobView) & { revision: number }>({
     queryKey: keys.draft(id, revision, without),
     enabled,
-    // Its ids are new each time: what is looked at is what is applied.
+    // Every request creates new ids, so the draft that is shown is the one applied.
     staleTime: Infinity,
     queryFn: async ({ signal }) => ({
       ...unwrap(

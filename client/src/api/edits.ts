@@ -9,21 +9,21 @@ import { keys } from "./keys";
 import { applyEdited, cachedShow, refetch } from "./show";
 import { words } from "./words";
 
-/** This page, whose own edits do not collide with each other. */
+/** Identifies this page; edits of the same page do not conflict with each other. */
 const sender = newId();
 
 const againMs = 1000;
 const collisionShownMs = 20_000;
 
-/** What all changes of one show have in common: they are sent one after the other. */
+/** All changes of one show share this scope, so they are sent one after the other. */
 const queueOf = (showId: string) => ({ mutationKey: keys.edits(showId), scope: { id: `edits of ${showId}` } });
 
-/** Edits are sent again until the server answers. Each has a key: the server carries it out once, even where an answer was lost. */
+/** Edits are sent again until the server answers. Each has a key, with which the server carries it out only once, even if an answer was lost. */
 const untilAnswered = { retry: (_: number, error: Error) => isTransient(error), retryDelay: againMs };
 
 type RequestKey = { "Idempotency-Key": string };
 
-/** Edits a show, undoes and redoes. */
+/** Edits, undoes and redoes. */
 export function useEdits(showId: string) {
   const queries = useQueryClient();
   return useMemo(() => createEdits(queries, showId), [queries, showId]);
@@ -31,9 +31,9 @@ export function useEdits(showId: string) {
 
 /** The edits of a show. */
 export function createEdits(queries: QueryClient, showId: string) {
-  // What the user looked at when what ends in an edit was begun.
+  // The revision that was on screen when an edit was begun.
   let base: number | undefined;
-  // Resolves once the last edit is answered, and so all before it.
+  // Resolves once the last edit, and so every edit before it, is answered.
   let lastAnswered: Promise<unknown> = Promise.resolve();
   const path = { id: showId };
   const fetchAgain = () => refetch(queries, keys.show(showId));
@@ -41,7 +41,7 @@ export function createEdits(queries: QueryClient, showId: string) {
     reportError(error);
     await fetchAgain();
   };
-  // No component observes these mutations: nothing is redrawn because an edit is being sent.
+  // No component observes these mutations, so sending an edit redraws nothing.
   const enqueue = (send: (key: RequestKey) => Promise<Schemas["Edited"] | undefined>, onError = failed) => {
     const key: RequestKey = { "Idempotency-Key": newId() };
     lastAnswered = queries
@@ -57,7 +57,7 @@ export function createEdits(queries: QueryClient, showId: string) {
       .execute(undefined)
       .catch(() => undefined);
   };
-  // Undo takes back what this page shows as done last, nothing of a colleague's since, however often it is sent.
+  // Undo reverts the last change this page shows, not a colleague's later one, however often it is sent.
   const enqueueUndo = (direction: "undo" | "redo") => {
     let revision: number | undefined;
     enqueue(async (header) => {
@@ -67,7 +67,7 @@ export function createEdits(queries: QueryClient, showId: string) {
     });
   };
   const edit = (made: EditOf, proposedFor?: number) => {
-    // What the user was looking at, however long the edit waits for those before it.
+    // The revision that was on screen, however long the edit waits for those before it.
     const revision = proposedFor ?? base ?? cachedShow(queries, showId)?.revision ?? 0;
     enqueue(
       async (header) => {
@@ -80,15 +80,15 @@ export function createEdits(queries: QueryClient, showId: string) {
       async (error) => {
         if (!(error instanceof UserError && error.kind === "changed")) return failed(error);
         await fetchAgain();
-        // Neither change is lost: this one can be made again, on what is there now.
+        // Neither change is lost: this one can be made again on the current show.
         const action = { label: words.changeAnyway, onClick: () => edit(made) };
         toast.error(error.message, { duration: collisionShownMs, action });
       },
     );
   };
   /**
-   * Begins typing or dragging. An edit made by what it returns is checked against the revision at the beginning, so that what somebody else
-   * changed meanwhile is not overwritten without a word. The promise resolves once the edit is answered, at once where none is made.
+   * Begins typing or dragging. The edit made by the returned function is checked against the revision at the beginning, so that a colleague's change
+   * in between is not silently overwritten. The promise resolves once the edit is answered, or at once without an edit.
    */
   const beginEditing = () => {
     const revision = cachedShow(queries, showId)?.revision;
@@ -100,7 +100,7 @@ export function createEdits(queries: QueryClient, showId: string) {
       } finally {
         base = undefined;
       }
-      // What is changed on this page alone waits for no edit of before.
+      // Changes to this page alone do not wait for earlier edits.
       if (lastAnswered !== before) await lastAnswered;
     };
   };
@@ -116,7 +116,7 @@ export function createEdits(queries: QueryClient, showId: string) {
 export const isSendingEdits = (queries: QueryClient, showId: string) =>
   queries.isMutating({ mutationKey: keys.edits(showId) }) > 0;
 
-/** Runs a command that changes a show, after the edits before it, and applies the result. */
+/** Runs a command that changes a show after the edits before it, and applies the result. */
 export function useShowCommand<Variables, Result = Schemas["Edited"]>(
   showId: string,
   run: (variables: Variables) => Promise<Result>,

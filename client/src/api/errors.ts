@@ -14,10 +14,10 @@ export class UserError extends Error {
   }
 }
 
-/** The error of a request that never got an answer. */
+/** The error of a request without a response. */
 export const offlineError = () => new UserError(words.failures.offline, "offline");
 
-/** The error that an answer of the server stands for. */
+/** The error reported by a response of the server. */
 export function errorOf(status: number, body: unknown): UserError {
   const kind = kindOf(status);
   return new UserError(titleOf(body) ?? words.failures[kind], kind);
@@ -30,23 +30,23 @@ function kindOf(status: number): FailureKind {
   return status === 502 || status === 504 ? "offline" : "refused";
 }
 
-/** What a problem of the server says (RFC 9457). */
+/** A problem of the server (RFC 9457). */
 export function titleOf(body: unknown): string | undefined {
   return typeof body === "object" && body !== null && "title" in body && typeof body.title === "string"
     ? body.title
     : undefined;
 }
 
-/** Whether the same request can succeed a moment later. */
+/** Whether the same request may succeed later. */
 export const isTransient = (error: unknown) =>
   error instanceof UserError && (error.kind === "offline" || error.kind === "busy");
 
-/** Whether a request was cancelled, which nobody needs to be told. */
+/** Whether a request was cancelled, which is not reported to users. */
 export const isCancelled = (error: unknown) => error instanceof Error && error.name === "AbortError";
 
 const shownMs = 8000;
 
-/** Tells the user of an error, once however often it happens, and offers to try again where that can help. */
+/** Shows an error to the user, once however often it occurs, with a retry where that can help. */
 export function reportError(error: unknown, retry?: () => void) {
   if (isCancelled(error)) return;
   const message = error instanceof Error ? error.message : String(error);

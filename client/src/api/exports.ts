@@ -9,7 +9,7 @@ export const useExport = (id: string) =>
     unwrap(await api.POST("/api/shows/{id}/exports", { params: { path: { id } }, body })),
   );
 
-/** How long an export would be, how large, and how long it would take. */
+/** The length, size and duration of an export. */
 export const useExportEstimate = (id: string, revision: number, asked: Schemas["NewExport"], enabled: boolean) =>
   useQuery({
     queryKey: keys.exportEstimate(id, revision, asked),
@@ -19,7 +19,7 @@ export const useExportEstimate = (id: string, revision: number, asked: Schemas["
     placeholderData: keepPreviousData,
   });
 
-/** What came out of an export that is done. */
+/** The result of a finished export. */
 export const useExportReport = (job: JobView) =>
   useQuery({
     queryKey: keys.exportReport(job.id),

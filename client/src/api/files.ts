@@ -1,4 +1,4 @@
-/** The whole of an answer as a file of the browser's, which need not lie in memory; tells the fraction of it that is here. */
+/** Downloads a response into a file of the browser, which need not be in memory; reports the fraction received. */
 export function blobWithProgress(answer: Response, progress: (fraction: number) => void): Promise<Blob> {
   const length = Number(answer.headers.get("Content-Length"));
   if (!answer.body || !length) return answer.blob();

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { api, unwrap } from "./client";
 import { isSamePart, keys } from "./keys";
 
-/** A cue's music compared with its slides, or the job that analyses it first. */
+/** The fits of a cue's music to its slides, or the job that analyses it first. */
 export const useFits = (showId: string, cueId: string, revision: number) =>
   useQuery({
     queryKey: keys.fits(showId, cueId, revision),
@@ -46,7 +46,7 @@ export const useRepace = (showId: string, cueId: string, revision: number, optio
       ),
       revision,
     }),
-    // Of the same question only: what is set must be what was asked for.
+    // Only for the same question: the applied values must be the requested ones.
     placeholderData: (before, query) =>
       query?.queryKey[2] === cueId && isSamePart(query.queryKey[4], options) ? before : undefined,
   });

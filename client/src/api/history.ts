@@ -3,7 +3,7 @@ import { api, unwrap } from "./client";
 import { useShowCommand } from "./edits";
 import { keys } from "./keys";
 
-/** The last edits of a show, the oldest first. */
+/** The last edits of a show, oldest first. */
 export const useHistory = (id: string, revision: number, most: number) =>
   useQuery({
     queryKey: keys.history(id, revision, most),
@@ -26,7 +26,7 @@ export const useGoToPosition = (id: string) =>
     unwrap(await api.POST("/api/shows/{id}/wind", { params: { path: { id }, query: { position } } })),
   );
 
-/** Saves the show as it is as a version. */
+/** Saves the current show as a version. */
 export function useSaveVersion(id: string) {
   const queries = useQueryClient();
   return useMutation({

@@ -1,13 +1,13 @@
 import { type HubConnection, HubConnectionBuilder, LogLevel } from "@microsoft/signalr";
 
-/** How long it is waited until it is tried again. */
+/** The delay before the next attempt. */
 const againMs = 1000;
 
 /**
- * Stays connected with the server, whether it is there at first or not, until what it gives is called.
- * @param listen Says what is listened for, once.
- * @param follow Says what is followed, each time that the connection is there.
- * @param away Is told when it is not.
+ * Stays connected to the server, even if it is not running yet, until the returned function is called.
+ * @param listen Registers the handlers, once.
+ * @param follow Subscribes, each time the connection is made.
+ * @param away Called when the connection is lost.
  */
 export function stayConnected(
   listen: (hub: HubConnection) => void,
@@ -24,7 +24,7 @@ export function stayConnected(
   let connected = false;
   const followed = async () => {
     connected = true;
-    // The connection can stand while what is followed cannot be had: nothing else would try again.
+    // The connection can be up while the subscription fails; nothing else would try again.
     while (wanted && connected) {
       try {
         return await follow(hub);
@@ -40,7 +40,7 @@ export function stayConnected(
   });
   hub.onreconnected(() => void followed());
   const start = async () => {
-    // Once it was there it comes back by itself.
+    // After the first connection, the client reconnects automatically.
     while (wanted) {
       try {
         await hub.start();

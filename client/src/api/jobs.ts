@@ -26,15 +26,15 @@ export const jobsQuery = (id: string) => ({
 
 export const useJobs = (id: string) => useQuery(jobsQuery(id));
 
-/** Of two states of a job the newer one. Messages can overtake each other, but a job that has ended stays ended. */
+/** The newer of two states of a job. Messages can arrive out of order, but a job that has ended stays ended. */
 const newer = (known: JobView | undefined, told: JobView) => (known && !isOpen(known) && isOpen(told) ? known : told);
 
 export const isOpen = (job: JobView) => job.state === "waiting" || job.state === "running";
 
-/** Adds a job to the known ones, or replaces it there. */
+/** Adds a job to the known ones, or replaces it. */
 export function upsertJob(queries: QueryClient, job: JobView) {
   const queryKey = keys.jobs(job.showId);
-  // A list that is being fetched may be from before this job came.
+  // A list that is being fetched may be older than this job.
   const isMissed =
     queries.isFetching({ queryKey }) > 0 && !queries.getQueryData<JobView[]>(queryKey)?.some((j) => j.id === job.id);
   queries.setQueryData<JobView[]>(queryKey, (jobs = []) =>
@@ -43,7 +43,7 @@ export function upsertJob(queries: QueryClient, job: JobView) {
   if (isMissed) void refetch(queries, queryKey);
 }
 
-/** Runs something that starts a job, and adds that to the known ones. */
+/** Runs something that starts a job, and adds that job to the known ones. */
 export function useJobCommand<Variables>(run: (variables: Variables) => Promise<JobView>) {
   const queries = useQueryClient();
   return useMutation({ mutationFn: run, onSuccess: (job) => upsertJob(queries, job) });
@@ -55,13 +55,13 @@ export const useCancelJob = (showId: string) =>
     unwrap(await api.POST("/api/jobs/{id}/cancel", { params: { path: { id: jobId } } })),
   );
 
-/** Removes a job that has ended, with what it made. */
+/** Removes a finished job and its result. */
 export const useRemoveJob = (showId: string) =>
   useJobsChange(showId, async (jobId: string) =>
     unwrap(await api.DELETE("/api/jobs/{id}", { params: { path: { id: jobId } } })),
   );
 
-/** Makes the copy of a video that browsers can play once more. */
+/** Makes the browser version of a video again. */
 export const useCopyVideo = (showId: string) =>
   useJobsChange(showId, async (media: string) =>
     unwrap(await api.POST("/api/shows/{id}/videos/{media}/copy", { params: { path: { id: showId, media } } })),

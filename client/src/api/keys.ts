@@ -4,8 +4,8 @@ import { hashKey } from "@tanstack/react-query";
 export const isSamePart = (a: unknown, b: unknown) => hashKey([a]) === hashKey([b]);
 
 /**
- * The keys of everything that is asked of the server. A key holds all that the answer depends on: the revision of the show, or the content hash
- * of a file. So an answer is never shown for another question.
+ * The query keys of all requests. A key contains everything the response depends on: the revision of the show, or the content hash
+ * of a file, so a response is never shown for another question.
  */
 export const keys = {
   shows: () => ["shows"],

@@ -3,7 +3,7 @@ import { api, unwrap } from "./client";
 import { useShowCommand } from "./edits";
 import { keys } from "./keys";
 
-/** How loud a show is. What was known before is shown until the new answer comes. */
+/** The loudness of a show. The earlier result is shown until the new one arrives. */
 export const useLevels = (showId: string, revision: number) =>
   useQuery({
     queryKey: keys.levels(showId, revision),
@@ -12,7 +12,7 @@ export const useLevels = (showId: string, revision: number) =>
     placeholderData: keepPreviousData,
   });
 
-/** How loud a show would be along its slides with all levels matched, except those of some cues. */
+/** The loudness over the slides with all levels matched except those of some cues. */
 export const useMatched = (showId: string, revision: number, leftOut: readonly string[], enabled: boolean) =>
   useQuery({
     queryKey: keys.matched(showId, revision, leftOut),

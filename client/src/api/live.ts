@@ -8,8 +8,8 @@ import { keys } from "./keys";
 import { applyChange, fetchUpTo, refetch, showQuery } from "./show";
 
 /**
- * Follows a show: other pages' edits and the progress of jobs arrive by themselves. Tells whether the server is there.
- * What sounds may have changed before that is drawn: `sounding` is called first, and must stay the same function.
+ * Follows a show: edits on other pages and the progress of jobs arrive automatically. Returns whether the server is connected.
+ * Sound may change before that is drawn: `sounding` is called first, and must stay the same function.
  */
 export function useLive(showId: string, sounding: () => void): boolean {
   const queries = useQueryClient();
@@ -18,11 +18,11 @@ export function useLive(showId: string, sounding: () => void): boolean {
     let away = false;
     const follow = async (hub: HubConnection) => {
       const revision = await hub.invoke<number | null>("Follow", showId);
-      // What happened while nobody listened; at first the show has just been asked for, and is large.
+      // Fetches what changed while disconnected; at first the show has just been loaded, and is large.
       const known = away ? undefined : await queries.ensureQueryData(showQuery(showId)).catch(() => undefined);
       if (known?.revision !== revision) await refetch(queries, keys.show(showId));
       await refetch(queries, keys.jobs(showId));
-      // What could not be had while the server was not there is asked for again.
+      // Requests that failed while the server was away are sent again.
       if (away) void queries.refetchQueries({ type: "active", predicate: ({ state }) => state.status === "error" });
       away = false;
       sounding();
@@ -30,7 +30,7 @@ export function useLive(showId: string, sounding: () => void): boolean {
     };
     const changed = (id: string, revision: number, change: Schemas["ShowChange"] | null) => {
       if (applyChange(queries, id, revision, change)) return;
-      // An edit of this page answers with the show itself; only if it does not is the show asked for.
+      // The response to this page's own edit contains the show; it is fetched only if that fails.
       if (queries.isMutating({ mutationKey: keys.edits(id) }) > 0)
         window.setTimeout(() => changed(id, revision, change), 50);
       else void fetchUpTo(queries, id, revision).catch(() => undefined);

@@ -15,7 +15,7 @@ export const useMusicOf = (id: string, revision: number, other: string | undefin
           signal,
         }),
       ),
-    // Of the same question only: cues of one show must not be asked of another.
+    // Only for the same question: cues of one show must not be requested from another.
     placeholderData: (before, query) =>
       query?.queryKey[3] === other && query?.queryKey[4] === by ? before : undefined,
   });

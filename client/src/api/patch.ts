@@ -3,7 +3,7 @@ import type { Schemas, ShowView, SlideTime, StrandView } from "./client";
 type Change = Schemas["ShowChange"];
 type Shift = Schemas["Shift"];
 
-/** A view with a change applied; what did not change stays the same object. */
+/** A view with a change applied; unchanged parts stay the same objects. */
 export function applyPatch(view: ShowView, change: Change): ShowView {
   const { show } = view;
   const slides = list(moved(view.runningOrder.slides, change.shift, moveSlide), change.runningOrder, (s) => s.slideId);
@@ -34,7 +34,7 @@ export function applyPatch(view: ShowView, change: Change): ShowView {
   };
 }
 
-/** Things with what has moved as a whole moved. */
+/** Items with a shift applied to all of them. */
 function moved<T extends { startFrame: number }>(things: T[], shift: Shift | null, move: (thing: T, by: Shift) => T) {
   if (!shift) return things;
   return things.map((t) => (t.startFrame >= shift.fromFrame && t.startFrame < shift.toFrame ? move(t, shift) : t));
@@ -65,7 +65,7 @@ interface ListChange<T> {
   changed: T[];
 }
 
-/** A list as it is now. What of it is new, or not as it was, is told; the rest lies in runs as before. */
+/** A list after a change: new and changed items are listed, the others are given as runs of the old list. */
 function list<T>(before: T[], change: ListChange<T> | null, name: (item: T) => string): T[] {
   if (!change) return before;
   const names = new Set(before.map(name));

@@ -3,7 +3,7 @@ import { api, unwrap } from "./client";
 import { useShowCommand } from "./edits";
 import { keys } from "./keys";
 
-/** Sets of settings for cues: those that come with Phonaris, and the user's own. */
+/** Presets for cues: those of Phonaris, and the user's own. */
 export const usePresets = () =>
   useQuery({
     queryKey: keys.presets(),

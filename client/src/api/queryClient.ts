@@ -7,13 +7,13 @@ const retryDelayMs = 500;
 declare module "@tanstack/react-query" {
   interface Register {
     mutationMeta: {
-      /** Whether the component itself shows what went wrong. */
+      /** Whether the component itself shows the error. */
       showsErrors?: boolean;
     };
   }
 }
 
-/** The query client of a page. Here, and nowhere else, it is decided what happens when a request fails. */
+/** The query client of a page. Only here it is decided what happens when a request fails. */
 export function createQueryClient(): QueryClient {
   const mutationCache = new MutationCache({
     onError: (error, variables, _, mutation) => {
@@ -28,7 +28,7 @@ export function createQueryClient(): QueryClient {
   const client: QueryClient = new QueryClient({
     mutationCache,
     defaultOptions: {
-      // The server runs on this computer, or near it: it can be reached when the internet cannot.
+      // The server is on this computer or nearby: it can be reached without the internet.
       queries: {
         networkMode: "always",
         refetchOnWindowFocus: false,

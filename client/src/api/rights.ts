@@ -3,7 +3,7 @@ import { api, fetchFile, unwrap } from "./client";
 import { useShowCommand } from "./edits";
 import { keys } from "./keys";
 
-/** Whether each sound may be used where the show is used. */
+/** Whether each sound is cleared for the show's destination. */
 export const useClearance = (id: string, revision: number) =>
   useQuery({
     queryKey: keys.clearance(id, revision),
@@ -12,7 +12,7 @@ export const useClearance = (id: string, revision: number) =>
     placeholderData: (before, query) => (query?.queryKey[1] === id ? before : undefined),
   });
 
-/** Asks a clearance desk for a sound, and pays its fee where that is agreed to. */
+/** Asks a clearance desk about a sound, and pays its fee if the user agrees. */
 export const useAskDesk = (id: string, soundId: string) =>
   useShowCommand(
     id,

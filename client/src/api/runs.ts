@@ -4,7 +4,7 @@ import { keys } from "./keys";
 
 type RunPath = { id: string; runId: string };
 
-/** Begins a run: the show as it is now, planned for live use. */
+/** Begins a run with the current show, planned for live use. */
 export const createRun = async (id: string, kind: Schemas["RunKind"]): Promise<Schemas["NewRunView"]> =>
   unwrap(await api.POST("/api/shows/{id}/runs", { params: { path: { id } }, body: { kind } }));
 
@@ -24,11 +24,11 @@ export const useRuns = (id: string, before: () => Promise<unknown>) =>
     },
   });
 
-/** What a run was like, compared with the show at a revision. */
+/** The report of a run, compared with a revision of the show. */
 export const useRunReport = (id: string, runId: string, revision: number | undefined) =>
   useQuery({
     queryKey: keys.runReport(id, runId, revision),
-    // Before the show is known, an edit could not tell which revision it is made on.
+    // Until the show is known, an edit would have no revision.
     enabled: revision !== undefined,
     queryFn: async ({ signal }) => ({
       ...unwrap(await api.GET("/api/shows/{id}/runs/{runId}/report", { params: { path: { id, runId } }, signal })),
@@ -37,11 +37,11 @@ export const useRunReport = (id: string, runId: string, revision: number | undef
     placeholderData: (before, query) => (query?.queryKey[2] === runId ? before : undefined),
   });
 
-/** Opens a run to clickers. */
+/** Lets clickers join a run. */
 export const openClicker = async (path: RunPath) =>
   unwrap(await api.POST("/api/shows/{id}/runs/{runId}/clicker", { params: { path } }));
 
-/** Tells clickers what to show. */
+/** Sends clickers what to show. */
 export const updateClicker = async (path: RunPath, body: Schemas["ClickerState"]) =>
   unwrap(await api.PUT("/api/shows/{id}/runs/{runId}/clicker/state", { params: { path }, body }));
 

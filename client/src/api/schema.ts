@@ -3681,42 +3681,42 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
-        /** @description About what an export comes to. */
+        /** @description The estimate of an export. */
         AboutExport: {
             /**
              * Format: int64
-             * @description How long it is, in frames at 48 kHz.
+             * @description Its length, in frames at 48 kHz.
              */
             frames: number;
             /**
              * Format: int64
-             * @description About how heavy; 0 for what is too light to speak of.
+             * @description Its approximate size; 0 when negligible.
              */
             bytes: number;
             /**
              * Format: double
-             * @description About how long it takes.
+             * @description Its approximate duration.
              */
             seconds: number;
         };
-        /** @description What the desk is asked. */
+        /** @description A request to the desk. */
         AskDesk: {
             /**
-             * @description Whether a fee is paid, where there is one.
+             * @description Whether to pay a fee if there is one.
              * @default false
              */
             pays: boolean;
         };
-        /** @description A slide made here. */
+        /** @description A slide made in the app rather than imported. */
         Card: {
             /**
              * @description The kinds of Card.
              * @enum {unknown}
              */
             kind: "title" | "credits" | "plain";
-            /** @description What stands large. */
+            /** @description The large text. */
             heading: string;
-            /** @description What stands below it: the author on a title card, a closing line on a credits card; may be empty. */
+            /** @description The small text below: the author on a title card, a closing line on a credits card; may be empty. */
             text: string;
         };
         /**
@@ -3725,36 +3725,36 @@ export interface components {
          */
         CardKind: "title" | "credits" | "plain";
         /**
-         * @description The sounds of one show laid on the slides of another, with all that is set of them: last month's music on this month's deck. Where a cue goes is found by the
-         *     slides at the ends of its span; the first and the last slide of a show are those of the other.
+         * @description Brings the sounds of one show, with all their settings, to the slides of another: last month's music to this month's deck. A cue's new place is found from the
+         *     slides at the ends of its span; the first and last slides of the two shows correspond.
          */
         CarriedMusic: {
             /** @description The cue, in the show it comes from. */
             cueId: string;
             /** @description Its sound's name. */
             name: string;
-            /** @description What its sound is for. */
+            /** @description The kind of its sound. */
             kind: components["schemas"]["SoundKind"];
-            /** @description The slides it covers there, in words. */
+            /** @description The slides it covers there, as text. */
             was: string;
-            /** @description The first slide it is to cover; null where there is none for it. */
+            /** @description The first slide it will cover; null for none. */
             first: null | string;
-            /** @description The last. */
+            /** @description The last slide. */
             last: null | string;
-            /** @description The slides it is to cover, in words; why it stays behind, where it does. */
+            /** @description The slides it will cover, as text, or why it is left behind. */
             becomes: string;
         };
         /** @description A piece of a catalogue. */
         CataloguePiece: {
-            /** @description Its id there. */
+            /** @description Its id in the catalogue. */
             id: string;
             /** @description Its title. */
             title: string;
-            /** @description What it is for. */
+            /** @description The kind of sound. */
             kind: components["schemas"]["SoundKind"];
             /** @description Its mood, a word. */
             mood: string;
-            /** @description What it is like, in words to search by. */
+            /** @description Its description, for search. */
             words: string;
             /**
              * Format: double
@@ -3763,33 +3763,33 @@ export interface components {
             seconds: number;
             /** @description Who made it. */
             author: string;
-            /** @description An SPDX identifier, or free words. */
+            /** @description An SPDX identifier, or free text. */
             licence: string;
             /** @description The name of its file. */
             fileName: string;
         };
-        /** @description What a show should be warned about. */
+        /** @description The findings in a show. */
         ChecksView: {
             /**
              * Format: int64
-             * @description The revision of the show that was looked over.
+             * @description The revision that was checked.
              */
             revision: number;
-            /** @description What was found, the most severe first. */
+            /** @description The findings, the most severe first. */
             findings: components["schemas"]["FindingView"][];
-            /** @description What was looked for, check by check. */
+            /** @description The names of all checks. */
             lookedFor: string[];
         };
         /** @description Some cues of a show. */
         ChosenCues: {
             cueIds: components["schemas"]["ValueListOfstring"];
         };
-        /** @description Settings for some cues of a show: those named so, or plain ones. */
+        /** @description Settings for some cues of a show: those of a preset, or the defaults. */
         ChosenSettings: {
             cueIds: components["schemas"]["ValueListOfstring"];
             preset: null | string;
         };
-        /** @description Whether a sound may be used where its show goes. */
+        /** @description Whether a sound is cleared for its show's destination. */
         ClearedSound: {
             /** @description The sound. */
             soundId: string;
@@ -3797,29 +3797,29 @@ export interface components {
             name: string;
             /** @description Its licence. */
             licence: string;
-            /** @description Whether it may. */
+            /** @description Whether it is cleared. */
             answer: components["schemas"]["UsageRight"];
-            /** @description Why, in a sentence. */
+            /** @description The reason, as a sentence. */
             why: string;
-            /** @description Whether something is to be done before it may be heard there. */
+            /** @description Whether action is needed before it can be used there. */
             open: boolean;
         };
-        /** @description What a clicker shows. */
+        /** @description The state of a clicker. */
         ClickerState: {
             /** @description The slide's title. */
             slide: string;
-            /** @description Which of how many it is. */
+            /** @description The slide's number, of how many. */
             where: string;
-            /** @description What the next stroke does to the sounds, and which comes after that. */
+            /** @description What the next key does to the sounds, and what comes after it. */
             next: string;
-            /** @description The names of what can be started by hand, in the order of its keys. */
+            /** @description The names of the manual cues, in the order of their keys. */
             byHand: components["schemas"]["ValueListOfstring"];
         };
         /** @description How phones join. */
         ClickerView: {
-            /** @description The code to be typed. */
+            /** @description The code to type. */
             code: string;
-            /** @description Where the page is found from the network; none where there is no network. */
+            /** @description The addresses of the page in the network; none without a network. */
             addresses: string[];
             /**
              * Format: int32
@@ -3835,7 +3835,7 @@ export interface components {
             sound: components["schemas"]["Sound"];
             /**
              * Format: int32
-             * @description How many slides behind the first of the copied ones it begins.
+             * @description How many slides after the first copied cue it begins.
              */
             offset: number;
             /**
@@ -3880,11 +3880,11 @@ export interface components {
             /** @description The sound it uses. */
             soundId: string;
             span: null | components["schemas"]["Span"];
-            /** @description What it starts with. */
+            /** @description What starts it. */
             start: components["schemas"]["CueStart"];
             /**
              * Format: int64
-             * @description How long after that it starts, in milliseconds, 0 or more.
+             * @description The delay after that, in milliseconds, 0 or more.
              */
             delayMs: number;
             /** @description When it ends. */
@@ -3906,36 +3906,36 @@ export interface components {
             rounds: number;
             /**
              * Format: double
-             * @description How loud, in dB relative to the imported sound, −60 to +24.
+             * @description The level in dB relative to the imported sound, −60 to +24.
              */
             levelDb: number;
-            /** @description How it fades in. */
+            /** @description Its fade-in. */
             fadeIn: components["schemas"]["Fade"];
-            /** @description How it fades in. */
+            /** @description Its fade-in. */
             fadeOut: components["schemas"]["Fade"];
             /**
              * @description Whether it restarts on every slide of its span, rather than once across it.
              * @default false
              */
             eachSlide: boolean;
-            /** @description The step it ends at, of a slide of its span, where CueStop Cue.Stop says so; one that is no longer there counts as the span's end. */
+            /** @description The step at which it ends, when CueStop Cue.Stop is a step. The step belongs to a slide of the span; a step that no longer exists counts as the end of the span. */
             stopStepId: null | string;
             /**
              * Format: int64
-             * @description How much later than that it ends, in milliseconds; negative for earlier. Ignored for a cue that plays to its own end.
+             * @description The delay after CueStop Cue.Stop, in milliseconds; negative for earlier. Ignored for a cue that plays to its own end.
              */
             stopOffsetMs: number;
             loopPart: null | components["schemas"]["LoopPart"];
             /**
              * Format: double
-             * @description How fast it plays, at the same pitch: 1 as imported, 0.5 half, 2 twice.
+             * @description The playback speed, at the same pitch: 1 as imported, 0.5 half, 2 double.
              */
             speed: number;
-            /** @description Whether its level follows its target when that, its part or its fit changes: until it is set by hand. */
+            /** @description Whether its level is set again when its target, trim or fit changes. Setting the level by hand turns this off. */
             follows: boolean;
-            /** @description Changes of its level along its course, in ascending order; between two it changes evenly in dB, beyond the ends it stays. */
+            /** @description Level points in ascending order. Between two points the level changes linearly in dB; outside them it is constant. */
             levelPoints: components["schemas"]["ValueListOfLevelPoint"];
-            /** @description Whether it keeps silent, its times being kept. */
+            /** @description Whether it is muted. A muted cue keeps its times. */
             muted: boolean;
             /** @description What it does when its slides are revisited in a live show. */
             return: components["schemas"]["CueReturn"];
@@ -3944,27 +3944,27 @@ export interface components {
             duck: null | components["schemas"]["Duck"];
             /**
              * Format: int64
-             * @description How long the bed before is replaced by it where the two meet, in milliseconds, where it is a bed.
+             * @description The length of the crossfade from the bed before, in milliseconds; beds only.
              */
             handoverMs: number;
             hotspot: null | components["schemas"]["Hotspot"];
             video: null | components["schemas"]["VideoPlace"];
             fit: null | components["schemas"]["FitRecipe"];
         };
-        /** @description Cues copied out of a show, to be laid on other slides or in another show. */
+        /** @description Cues copied from a show, to paste on other slides or into another show. */
         CueClip: {
             /** @description The cues. */
             cues: components["schemas"]["ValueListOfClippedCue"];
         };
-        /** @description How loud a cue is, and what would bring it to its target. */
+        /** @description The loudness of a cue, and the level that brings it to its target. */
         CueLevelsView: {
             /** @description The cue. */
             cueId: string;
-            /** @description What its sound is for. */
+            /** @description The kind of its sound. */
             kind: components["schemas"]["SoundKind"];
             /**
              * Format: double
-             * @description How loud it is as its target counts it, in LUFS; null where it has no loudness.
+             * @description Its loudness as the target measures it, in LUFS; null for none.
              */
             nowLufs: null | number;
             /**
@@ -3974,7 +3974,7 @@ export interface components {
             targetLufs: number;
             /**
              * Format: double
-             * @description How far it is from it, in LU, above it where positive; null where it is at it, or has no loudness.
+             * @description The difference to it, in LU, positive above it; null when it is on target, or has no loudness.
              */
             apartLu: null | number;
             /**
@@ -3984,14 +3984,14 @@ export interface components {
             levelDb: number;
             /**
              * Format: double
-             * @description The level that would bring it to its target, in dB.
+             * @description The matched level, in dB.
              */
             toDb: number;
-            /** @description Whether that is another. */
+            /** @description Whether that would change its level. */
             changes: boolean;
             /**
              * Format: double
-             * @description How loud it would be then, in LUFS; null where it has no loudness.
+             * @description Its loudness at the matched level, in LUFS; null for none.
              */
             toLufs: null | number;
             /** @description Whether its peaks keep it below its target. */
@@ -4000,28 +4000,28 @@ export interface components {
             follows: boolean;
             /**
              * Format: double
-             * @description What its true peak is at most, in dBTP; null for silence.
+             * @description The upper bound of its true peak, in dBTP; null for silence.
              */
             truePeakDbtp: null | number;
             /**
              * Format: double
-             * @description How far a voice is over the beds while it speaks, in LU; null where none sounds then, and for other kinds.
+             * @description How far a voice is above the beds while it speaks, in LU; null when no bed plays then, and for other kinds.
              */
             overBedLu: null | number;
         };
         /**
-         * @description What is proposed where a person asks for something of a cue without saying which or how much; all can be changed from there. Parts are in
+         * @description Starting values for a request that leaves out details, such as a loop without its part. All can be changed afterwards. Parts are in
          *     frames of the sound at 48 kHz.
          */
         CueProposals: {
             /**
-             * @description The other cues it can come after, the likeliest first: those that end within its slides, by how near that is to where its slides begin.
-             *     Those that wait for it are left out.
+             * @description The other cues it can follow, the most likely first: those that end within its slides, by how close that is to its first slide.
+             *     Cues that follow it are left out.
              */
             after: components["schemas"]["ValueListOfstring"];
             /** @description A section to loop: the middle half of the trimmed part. */
             loopPart: components["schemas"]["LoopPart"];
-            /** @description The part that is used when only its beginning is wanted: the first five seconds. */
+            /** @description The part to use when only the beginning is wanted: the first five seconds. */
             beginning: components["schemas"]["LoopPart"];
         };
         /**
@@ -4034,13 +4034,13 @@ export interface components {
             cueId: string;
             span: null | components["schemas"]["Span"];
         };
-        /** @description What a cue starts with. */
+        /** @description What starts a cue. */
         CueStart: {
-            /** @description A slide, a step, another cue, the presenter's hand, or where its span ends. */
+            /** @description A slide, a step, another cue, a manual trigger, or the end of its span. */
             kind: components["schemas"]["CueStartKind"];
-            /** @description The step, of a slide of its span; null for the others. A step that is no longer there counts as the slide. */
+            /** @description The step, of a slide of its span; null for the other kinds. A step that no longer exists counts as the slide. */
             stepId: null | string;
-            /** @description The cue it comes after; null for the others. One that is parked counts as the slide. */
+            /** @description The cue it follows; null for the other kinds. A parked cue counts as the slide. */
             cueId: null | string;
         };
         /**
@@ -4053,14 +4053,14 @@ export interface components {
          * @enum {unknown}
          */
         CueStop: "span" | "finished" | "step" | "show";
-        /** @description The cues whose levels are to be matched. */
+        /** @description The cues to match. */
         CuesToMatch: {
             /** @description The cues. */
             cueIds: components["schemas"]["ValueListOfstring"];
         };
-        /** @description A sound taken apart and put together again: passages of it, one after the other. */
+        /** @description A sound cut into passages and put together again. */
         Cut: {
-            /** @description The passages in the order they are heard. */
+            /** @description The passages in the order they are played. */
             passages: components["schemas"]["ValueListOfPassage"];
             /**
              * Format: int64
@@ -4068,7 +4068,7 @@ export interface components {
              */
             frames: number;
         };
-        /** @description What a deck holds, and what it would do to a show. */
+        /** @description What a deck contains, and what it would change in a show. */
         DeckLook: {
             /** @description The titles of its slides. */
             titles: components["schemas"]["ValueListOfstring"];
@@ -4076,10 +4076,10 @@ export interface components {
             report: components["schemas"]["DeckReport"];
             refreshes: null | components["schemas"]["ValueListOfRefreshLine"];
             joins: null | components["schemas"]["ValueListOfint"];
-            /** @description What is probably meant. */
+            /** @description The most likely intention. */
             likely: components["schemas"]["DeckUse"];
         };
-        /** @description What was read of a deck. */
+        /** @description A report of an imported deck. */
         DeckReport: {
             /**
              * Format: int32
@@ -4088,7 +4088,7 @@ export interface components {
             slides: number;
             /**
              * Format: int32
-             * @description How many reveals beyond the slides' own coming.
+             * @description The number of reveals, beyond the slides themselves.
              */
             steps: number;
             /**
@@ -4096,12 +4096,12 @@ export interface components {
              * @description How many sounds.
              */
             sounds: number;
-            /** @description What was not understood or not drawn, a sentence each. */
+            /** @description What was not understood or not drawn, one sentence each. */
             notUnderstood: components["schemas"]["ValueListOfstring"];
-            /** @description A sentence that says what gives exact pictures; null where the pictures are not in doubt. */
+            /** @description A sentence on how to get exact pictures; null when the pictures are exact. */
             offer: null | string;
         };
-        /** @description What a deck says of a slide and a person may change. */
+        /** @description The texts of a slide that come from its deck and that a person may change. */
         DeckTexts: {
             /** @description Its heading. */
             title: string;
@@ -4109,7 +4109,7 @@ export interface components {
             notes: string;
         };
         /**
-         * @description What a deck can be brought into a show for.
+         * @description What a deck is imported for.
          * @enum {unknown}
          */
         DeckUse: "put" | "refresh" | "join";
@@ -4130,57 +4130,57 @@ export interface components {
              */
             goneAt: string;
         };
-        /** @description What the desk says. */
+        /** @description The desk's answer. */
         DeskAnswer: {
-            /** @description Whether it gives leave. */
+            /** @description The decision. */
             says: components["schemas"]["DeskSays"];
-            /** @description In a sentence. */
+            /** @description The reason, as a sentence. */
             why: string;
             /**
              * Format: int32
-             * @description What it asks for, where it asks for a fee.
+             * @description The fee, if there is one.
              */
             fee?: null | number;
-            /** @description What it knows the leave by, where it gives it. */
+            /** @description The case number of a clearance. */
             number?: null | string;
         };
-        /** @description A clearance that the desk gave. Destinations go from the nearest to the widest: what is allowed for one is allowed for those before it. */
+        /** @description A clearance given by the clearance desk. Destinations are ordered from the narrowest audience to the widest; a clearance for one covers all before it. */
         DeskClearance: {
-            /** @description The desk's own number of it. */
+            /** @description The desk's case number. */
             number: string;
             /**
-             * @description Where a show is heard, as far as leave to use its sounds goes by it.
+             * @description Where a show is used, for deciding whether its sounds are cleared.
              * @enum {unknown}
              */
             destination: "room" | "inside" | "web" | "sold";
         };
-        /** @description What the desk said. */
+        /** @description The desk's response. */
         DeskReply: {
             /** @description Its answer. */
             answer: components["schemas"]["DeskAnswer"];
             edited: null | components["schemas"]["Edited"];
         };
         /**
-         * @description What a clearance desk may say.
+         * @description The decisions of a clearance desk.
          * @enum {unknown}
          */
         DeskSays: "yes" | "fee" | "no" | "unknown";
         /**
-         * @description Where a show is heard, as far as leave to use its sounds goes by it.
+         * @description Where a show is used, for deciding whether its sounds are cleared.
          * @enum {unknown}
          */
         Destination: "room" | "inside" | "web" | "sold";
-        /** @description A draft to be looked at. */
+        /** @description A draft for display. */
         DraftView: {
-            /** @description What is proposed, in the order it sounds. */
+            /** @description The proposed cues, by start. */
             cues: components["schemas"]["ValueListOfDraftedCue"];
-            /** @description The sounds that would stay unused, and why. */
+            /** @description The sounds that would stay unused, with reasons. */
             leftOut: components["schemas"]["ValueListOfLeftOut"];
-            /** @description What it comes to. */
+            /** @description A summary. */
             says: string;
             edit: null | components["schemas"]["Edit"];
         };
-        /** @description A cue that is proposed. */
+        /** @description A proposed cue. */
         DraftedCue: {
             /** @description Its id. */
             cueId: string;
@@ -4188,15 +4188,15 @@ export interface components {
             soundId: string;
             /** @description Its sound's name. */
             name: string;
-            /** @description What that is for. */
+            /** @description The kind of sound. */
             kind: components["schemas"]["SoundKind"];
-            /** @description The first slide it would lie on. */
+            /** @description Its first slide. */
             first: string;
-            /** @description The last. */
+            /** @description Its last slide. */
             last: string;
-            /** @description These, in words. */
+            /** @description Its slides, as text. */
             where: string;
-            /** @description Why it is placed there, and with which settings. */
+            /** @description Why it is placed there, with which settings. */
             why: string;
         };
         /** @description A sound dropped on a slide. */
@@ -4209,44 +4209,44 @@ export interface components {
             stepId?: null | string;
             /**
              * Format: int64
-             * @description How long after that it begins, in milliseconds.
+             * @description The delay after that, in milliseconds.
              * @default 0
              */
             delayMs: number;
-            /** @description The last slide it is to cover; null for as far as its kind goes. */
+            /** @description The last slide it covers; null for the default of its kind. */
             throughSlideId?: null | string;
         };
-        /** @description The cue a drop made, and what became of the show. */
+        /** @description The new cue, and the change of the show. */
         Dropped: {
             cueId: string;
             edited: components["schemas"]["Edited"];
         };
-        /** @description How beds are ducked under a voice: down before it speaks, up again a while after. */
+        /** @description How beds are ducked under a voice: they are lowered before it speaks and raised some time after. */
         Duck: {
             /**
              * Format: int64
-             * @description How long the way down takes, in milliseconds; it ends where the voice begins.
+             * @description The attack in milliseconds; it ends where the voice begins.
              */
             attackMs: number;
             /**
              * Format: int64
-             * @description How long a bed stays down after the voice, in milliseconds.
+             * @description The hold after the voice, in milliseconds.
              */
             holdMs: number;
             /**
              * Format: int64
-             * @description How long the way up takes, in milliseconds.
+             * @description The release in milliseconds.
              */
             releaseMs: number;
             /**
              * Format: double
-             * @description How far down, in dB; null for as far as the targets ask: a quiet bed hardly, a loud one more.
+             * @description The depth in dB; null to follow the level targets, which lowers a quiet bed less than a loud one.
              */
             depthDb: null | number;
         };
         /**
-         * @description One change to a show. Every kind is a record in a file of its own: what it does, the edit that undoes it, and its sentence
-         *     for the history. Adding a kind means that file, and one line in the list here.
+         * @description One change to a show. Every kind is a record in its own file: what it does, the edit that undoes it, and its line
+         *     in the history. A new kind needs that file and one line in the list here.
          */
         Edit: {
             /** @enum {string} */
@@ -4296,11 +4296,11 @@ export interface components {
                 index: number;
                 /** @description One page of the deck, in running order. */
                 slide: {
-                    /** @description Its id, which never changes; never reused. */
+                    /** @description Its id, which never changes and is never reused. */
                     id: string;
-                    /** @description Its heading; a chapter of the film is named after it. */
+                    /** @description Its heading; also the name of its chapter in a video. */
                     title: string;
-                    /** @description What is written on it, for search and for matching a changed deck. */
+                    /** @description The text on it, for search and for matching a changed deck. */
                     text: string;
                     /** @description The presenter's notes. */
                     notes: string;
@@ -4311,25 +4311,25 @@ export interface components {
                      * @description How long it stays in a self-running show, in milliseconds, its incoming transition included.
                      */
                     holdMs: number;
-                    /** @description How it comes in. */
+                    /** @description Its incoming transition. */
                     transition: components["schemas"]["Transition"];
                     /** @description Whether it is left out of the running order. */
                     hidden: boolean;
-                    /** @description Its reveals in order; the first is the slide's own coming, at its beginning. */
+                    /** @description Its steps in order; the first is the slide itself, at its beginning. */
                     steps: components["schemas"]["ValueListOfStep"];
                     /**
-                     * @description The content hash of the deck it came with, by which it is found when that deck is refreshed; empty for one made here.
+                     * @description The content hash of the deck it came with, used to find it when that deck is refreshed; empty for a slide made in the app.
                      * @default
                      */
                     deck: string;
                     fromDeck: null | components["schemas"]["DeckTexts"];
-                    /** @description Whether its hold stays as it is when holds are worked out again. */
+                    /** @description Whether its hold is locked when holds are recomputed. */
                     holdLocked: boolean;
-                    /** @description The cue on it, of a video or a voice, that it stays as long as; null for as its hold is set. One that is no longer on it counts as none. */
+                    /** @description The cue of a video or a voice that determines its hold; null when its hold is set directly. A cue that is no longer on the slide counts as none. */
                     staysFor: null | string;
                     /**
                      * Format: int64
-                     * @description How much longer it stays than that, in milliseconds.
+                     * @description How long it stays after that cue, in milliseconds.
                      */
                     breathMs: number;
                 };
@@ -4357,7 +4357,7 @@ export interface components {
             slideIds: string[];
             /**
              * Format: int32
-             * @description The position, among all slides as they are now, before which they come; beyond the end means at the end.
+             * @description The position among all slides before the move; beyond the end means at the end.
              */
             index: number;
         } | {
@@ -4437,11 +4437,11 @@ export interface components {
             steps: {
                 /** @description Its id, which never changes. */
                 id: string;
-                /** @description What appears, in words; may be empty. */
+                /** @description A description of what appears; may be empty. */
                 label: string;
                 /**
                  * Format: int64
-                 * @description When it is planned, in milliseconds from the slide's beginning; null for an even share of the hold.
+                 * @description Its time in milliseconds from the slide's beginning; null for an even share of the hold.
                  */
                 offsetMs: null | number;
                 picture: null | components["schemas"]["PictureSource"];
@@ -4455,9 +4455,9 @@ export interface components {
              */
             pictures: {
                 slideId: string;
-                /** @description Where a picture comes from: a file kept as imported and the page of it, or a card made here. Drawn at whatever size is asked for. */
+                /** @description Where a picture comes from: a page of an imported file, or a card made in the app. It can be drawn at any size. */
                 picture: {
-                    /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, of what is drawn. */
+                    /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, the hash of its content. */
                     media: string;
                     /** @description The file's media type, such as `application/pdf` or `image/png`. */
                     type: string;
@@ -4478,12 +4478,12 @@ export interface components {
                     height: number;
                     /**
                      * Format: int32
-                     * @description How many steps of an animated page are shown; 0 for all.
+                     * @description How many steps of an animated page are applied; 0 for all.
                      * @default 0
                      */
                     step: number;
                     /**
-                     * @description Whether it fills the slide, cut off where its proportions are others, rather than being shown whole.
+                     * @description Whether it fills the slide, cropped where its proportions differ, rather than being shown whole.
                      * @default false
                      */
                     fills: boolean;
@@ -4495,7 +4495,7 @@ export interface components {
                  *     Written in JSON as an array.
                  */
                 steps: {
-                    /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, of what is drawn. */
+                    /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, the hash of its content. */
                     media: string;
                     /** @description The file's media type, such as `application/pdf` or `image/png`. */
                     type: string;
@@ -4516,12 +4516,12 @@ export interface components {
                     height: number;
                     /**
                      * Format: int32
-                     * @description How many steps of an animated page are shown; 0 for all.
+                     * @description How many steps of an animated page are applied; 0 for all.
                      * @default 0
                      */
                     step: number;
                     /**
-                     * @description Whether it fills the slide, cut off where its proportions are others, rather than being shown whole.
+                     * @description Whether it fills the slide, cropped where its proportions differ, rather than being shown whole.
                      * @default false
                      */
                     fills: boolean;
@@ -4536,13 +4536,13 @@ export interface components {
             slideId: string;
             /** @description Its title. */
             title: string;
-            /** @description What is written on it. */
+            /** @description The text on it. */
             text: string;
             /** @description The presenter's notes. */
             notes: string;
-            /** @description Where a picture comes from: a file kept as imported and the page of it, or a card made here. Drawn at whatever size is asked for. */
+            /** @description Where a picture comes from: a page of an imported file, or a card made in the app. It can be drawn at any size. */
             picture: {
-                /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, of what is drawn. */
+                /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, the hash of its content. */
                 media: string;
                 /** @description The file's media type, such as `application/pdf` or `image/png`. */
                 type: string;
@@ -4563,12 +4563,12 @@ export interface components {
                 height: number;
                 /**
                  * Format: int32
-                 * @description How many steps of an animated page are shown; 0 for all.
+                 * @description How many steps of an animated page are applied; 0 for all.
                  * @default 0
                  */
                 step: number;
                 /**
-                 * @description Whether it fills the slide, cut off where its proportions are others, rather than being shown whole.
+                 * @description Whether it fills the slide, cropped where its proportions differ, rather than being shown whole.
                  * @default false
                  */
                 fills: boolean;
@@ -4582,11 +4582,11 @@ export interface components {
             steps: {
                 /** @description Its id, which never changes. */
                 id: string;
-                /** @description What appears, in words; may be empty. */
+                /** @description A description of what appears; may be empty. */
                 label: string;
                 /**
                  * Format: int64
-                 * @description When it is planned, in milliseconds from the slide's beginning; null for an even share of the hold.
+                 * @description Its time in milliseconds from the slide's beginning; null for an even share of the hold.
                  */
                 offsetMs: null | number;
                 picture: null | components["schemas"]["PictureSource"];
@@ -4611,14 +4611,14 @@ export interface components {
                 slideId: string;
                 /**
                  * Format: int64
-                 * @description How long it stays, in milliseconds.
+                 * @description The hold in milliseconds.
                  */
                 holdMs: number;
-                /** @description The cue on it that it stays as long as, by which its hold is set with every edit; null for none. */
+                /** @description The cue on it that the hold follows, so that every edit updates it; null for none. */
                 staysFor: null | string;
                 /**
                  * Format: int64
-                 * @description How much longer it stays than that, in milliseconds.
+                 * @description The pause after that cue, in milliseconds.
                  * @default 0
                  */
                 breathMs: number;
@@ -4632,7 +4632,7 @@ export interface components {
              */
             transitions: {
                 slideId: string;
-                /** @description How a slide comes in. It happens inside the slide's own hold and adds no time. */
+                /** @description The incoming transition of a slide. It is part of the slide's hold and adds no time. */
                 transition: {
                     /** @description Cut or dissolve. */
                     kind: components["schemas"]["TransitionKind"];
@@ -4646,7 +4646,7 @@ export interface components {
         } | {
             /** @enum {string} */
             kind: "addSound";
-            /** @description An audio file in the show, kept as imported and never altered. */
+            /** @description An audio file in the show, stored as imported and never changed. */
             sound: {
                 /** @description Its id, which never changes. */
                 id: string;
@@ -4658,14 +4658,14 @@ export interface components {
                 media: string;
                 /** @description The name of the file as imported. */
                 fileName: string;
-                /** @description What was measured of it. */
+                /** @description Its measurements. */
                 figures: components["schemas"]["SoundFigures"];
-                /** @description Whose it is. */
+                /** @description Its usage rights. */
                 rights: components["schemas"]["Rights"];
-                /** @description Named points in it, in order. */
+                /** @description Named positions in it, in order. */
                 markers: components["schemas"]["ValueListOfMarker"];
                 /**
-                 * @description Whether it was taken out of the list while cues of it are parked.
+                 * @description Whether it was removed from the list while parked cues still use it.
                  * @default false
                  */
                 removed: boolean;
@@ -4773,7 +4773,7 @@ export interface components {
             video: null | {
                 /**
                  * Format: int32
-                 * @description Its width as it is seen, in pixels: upright, pixels square.
+                 * @description Its displayed width, in pixels: rotated upright, with square pixels.
                  */
                 width: number;
                 /**
@@ -4783,26 +4783,26 @@ export interface components {
                 height: number;
                 /**
                  * Format: double
-                 * @description How many pictures it has a second; the mean, where that varies.
+                 * @description The frame rate; the mean when it varies.
                  */
                 picturesPerSecond: number;
-                /** @description How they are coded, by the name ffmpeg gives it. */
+                /** @description The codec, by ffmpeg's name. */
                 coding: string;
-                /** @description Whether it has a sound; where not, it is as long and silent. */
+                /** @description Whether it has sound; a video without sound counts as silence of the same length. */
                 hasSound: boolean;
-                /** @description Whether every browser plays the file as it is; where not, a copy is made for showing. */
+                /** @description Whether every browser plays the file; if not, a converted copy is made. */
                 playsAnywhere: boolean;
-                /** @description Whether its pictures are of a high dynamic range (ITU-R BT.2100), which is toned down for showing. */
+                /** @description Whether it has a high dynamic range (ITU-R BT.2100), which is tone-mapped for display. */
                 highRange: boolean;
             };
             markers: null | {
-                /** @description Its id for as long as the sound lives. */
+                /** @description Its id, unique within the sound. */
                 id: string;
                 /** @description Its name. */
                 name: string;
                 /**
                  * Format: int64
-                 * @description Where, in frames at 48 kHz.
+                 * @description Its position in frames at 48 kHz.
                  */
                 frame: number;
             }[];
@@ -4817,7 +4817,7 @@ export interface components {
             /** @description The sound. */
             soundId: string;
             /**
-             * @description What a sound is for.
+             * @description The kind of a sound.
              * @enum {unknown}
              */
             soundKind: "bed" | "voice" | "spot" | "video";
@@ -4826,22 +4826,22 @@ export interface components {
             kind: "setRights";
             /** @description The sound. */
             soundId: string;
-            /** @description Whose a sound is and on what terms. An empty text means: not known. */
+            /** @description The usage rights of a sound. An empty text means unknown. */
             rights: {
                 /** @description The piece's title. */
                 title: string;
                 /** @description Who made it. */
                 author: string;
-                /** @description Where it was got from. */
+                /** @description Where it was obtained. */
                 source: string;
-                /** @description An SPDX licence identifier, or free words. */
+                /** @description An SPDX licence identifier, or free text. */
                 licence: string;
-                /** @description The credit line that is asked for, word by word. */
+                /** @description The credit line the owner asks for, verbatim. */
                 credit: string;
-                /** @description Where the permission can be looked up. */
+                /** @description Where the permission can be checked. */
                 proof: string;
                 clearance: null | components["schemas"]["DeskClearance"];
-                /** @description The id of the piece in the sound catalogue that it was taken from; null for none. */
+                /** @description The id of its piece in the sound catalogue; null when it did not come from there. */
                 cataloguePiece: null | string;
             };
         } | {
@@ -4854,13 +4854,13 @@ export interface components {
              *     Written in JSON as an array.
              */
             markers: {
-                /** @description Its id for as long as the sound lives. */
+                /** @description Its id, unique within the sound. */
                 id: string;
                 /** @description Its name. */
                 name: string;
                 /**
                  * Format: int64
-                 * @description Where, in frames at 48 kHz.
+                 * @description Its position in frames at 48 kHz.
                  */
                 frame: number;
             }[];
@@ -4874,11 +4874,11 @@ export interface components {
                 /** @description The sound it uses. */
                 soundId: string;
                 span: null | components["schemas"]["Span"];
-                /** @description What it starts with. */
+                /** @description What starts it. */
                 start: components["schemas"]["CueStart"];
                 /**
                  * Format: int64
-                 * @description How long after that it starts, in milliseconds, 0 or more.
+                 * @description The delay after that, in milliseconds, 0 or more.
                  */
                 delayMs: number;
                 /** @description When it ends. */
@@ -4900,36 +4900,36 @@ export interface components {
                 rounds: number;
                 /**
                  * Format: double
-                 * @description How loud, in dB relative to the imported sound, −60 to +24.
+                 * @description The level in dB relative to the imported sound, −60 to +24.
                  */
                 levelDb: number;
-                /** @description How it fades in. */
+                /** @description Its fade-in. */
                 fadeIn: components["schemas"]["Fade"];
-                /** @description How it fades in. */
+                /** @description Its fade-in. */
                 fadeOut: components["schemas"]["Fade"];
                 /**
                  * @description Whether it restarts on every slide of its span, rather than once across it.
                  * @default false
                  */
                 eachSlide: boolean;
-                /** @description The step it ends at, of a slide of its span, where CueStop Cue.Stop says so; one that is no longer there counts as the span's end. */
+                /** @description The step at which it ends, when CueStop Cue.Stop is a step. The step belongs to a slide of the span; a step that no longer exists counts as the end of the span. */
                 stopStepId: null | string;
                 /**
                  * Format: int64
-                 * @description How much later than that it ends, in milliseconds; negative for earlier. Ignored for a cue that plays to its own end.
+                 * @description The delay after CueStop Cue.Stop, in milliseconds; negative for earlier. Ignored for a cue that plays to its own end.
                  */
                 stopOffsetMs: number;
                 loopPart: null | components["schemas"]["LoopPart"];
                 /**
                  * Format: double
-                 * @description How fast it plays, at the same pitch: 1 as imported, 0.5 half, 2 twice.
+                 * @description The playback speed, at the same pitch: 1 as imported, 0.5 half, 2 double.
                  */
                 speed: number;
-                /** @description Whether its level follows its target when that, its part or its fit changes: until it is set by hand. */
+                /** @description Whether its level is set again when its target, trim or fit changes. Setting the level by hand turns this off. */
                 follows: boolean;
-                /** @description Changes of its level along its course, in ascending order; between two it changes evenly in dB, beyond the ends it stays. */
+                /** @description Level points in ascending order. Between two points the level changes linearly in dB; outside them it is constant. */
                 levelPoints: components["schemas"]["ValueListOfLevelPoint"];
-                /** @description Whether it keeps silent, its times being kept. */
+                /** @description Whether it is muted. A muted cue keeps its times. */
                 muted: boolean;
                 /** @description What it does when its slides are revisited in a live show. */
                 return: components["schemas"]["CueReturn"];
@@ -4938,7 +4938,7 @@ export interface components {
                 duck: null | components["schemas"]["Duck"];
                 /**
                  * Format: int64
-                 * @description How long the bed before is replaced by it where the two meet, in milliseconds, where it is a bed.
+                 * @description The length of the crossfade from the bed before, in milliseconds; beds only.
                  */
                 handoverMs: number;
                 hotspot: null | components["schemas"]["Hotspot"];
@@ -4947,7 +4947,7 @@ export interface components {
             };
             /**
              * Format: int32
-             * @description Its position among the cues, which is the order they are listed and summed in; beyond the end means at the end.
+             * @description Its position among the cues, which is the order of listing and mixing; beyond the end means at the end.
              */
             index: number;
         } | {
@@ -4971,13 +4971,13 @@ export interface components {
             kind: "setStart";
             /** @description The cue. */
             cueId: string;
-            /** @description What a cue starts with. */
+            /** @description What starts a cue. */
             start: {
-                /** @description A slide, a step, another cue, the presenter's hand, or where its span ends. */
+                /** @description A slide, a step, another cue, a manual trigger, or the end of its span. */
                 kind: components["schemas"]["CueStartKind"];
-                /** @description The step, of a slide of its span; null for the others. A step that is no longer there counts as the slide. */
+                /** @description The step, of a slide of its span; null for the other kinds. A step that no longer exists counts as the slide. */
                 stepId: null | string;
-                /** @description The cue it comes after; null for the others. One that is parked counts as the slide. */
+                /** @description The cue it follows; null for the other kinds. A parked cue counts as the slide. */
                 cueId: null | string;
             };
         } | {
@@ -4985,7 +4985,7 @@ export interface components {
             kind: "setEachSlide";
             /** @description The cue. */
             cueId: string;
-            /** @description Restarts on every slide, or once across the span. */
+            /** @description True to restart on every slide, false to play once across the span. */
             eachSlide: boolean;
         } | {
             /** @enum {string} */
@@ -5007,11 +5007,11 @@ export interface components {
              * @enum {unknown}
              */
             stop: "span" | "finished" | "step" | "show";
-            /** @description The step, where it ends at one. */
+            /** @description The step, when it ends at one. */
             stepId: null | string;
             /**
              * Format: int64
-             * @description How much later it ends, in milliseconds; negative for earlier.
+             * @description How long after that it ends, in milliseconds; negative for earlier.
              * @default 0
              */
             offsetMs: number;
@@ -5037,7 +5037,7 @@ export interface components {
             cueId: string;
             /**
              * Format: int32
-             * @description 1 for once, n for n times, int Cue.FillSpan for as often as the span needs.
+             * @description 1 for once, n for n times, int Cue.FillSpan to fill the span.
              */
             rounds: number;
         } | {
@@ -5065,7 +5065,7 @@ export interface components {
             cueIds: string[];
             /**
              * Format: double
-             * @description How much louder, in dB; negative for quieter.
+             * @description The change in dB; negative for quieter.
              */
             byDb: number;
         } | {
@@ -5074,19 +5074,19 @@ export interface components {
             /** @description The cue. */
             cueId: string;
             /**
-             * @description Which end of a cue a fade is at.
+             * @description One of a cue's two fades.
              * @enum {unknown}
              */
             end: "in" | "out";
-            /** @description A fade in or a dying away. */
+            /** @description A fade-in or fade-out. */
             fade: {
                 /**
                  * Format: int64
-                 * @description How long, in milliseconds; 0 for none.
+                 * @description Its length in milliseconds; 0 for none.
                  */
                 ms: number;
                 /**
-                 * @description The course of a fade's gain from 0 to 1.
+                 * @description The curve of a fade's gain from 0 to 1.
                  * @enum {unknown}
                  */
                 curve: "linear" | "equalPower" | "smooth";
@@ -5128,19 +5128,19 @@ export interface components {
                 method: components["schemas"]["FitMethod"];
                 /**
                  * Format: int32
-                 * @description Re-cut: whether rather fewer joins, down to −2, or more, up to 2, than usual.
+                 * @description Re-cut: how many joins are preferred, from −2 for fewer to 2 for more.
                  */
                 joins: number;
-                /** @description Re-cut: joins not to be used, by the frames of the sound they lead from and to. */
+                /** @description Re-cut: joins that must not be used, by the frames of the sound they lead from and to. */
                 forbidden: components["schemas"]["ValueListOfFrameJump"];
-                /** @description Re-cut: joins not to be used, by the frames of the sound they lead from and to. */
+                /** @description Re-cut: joins that must not be used, by the frames of the sound they lead from and to. */
                 wanted: components["schemas"]["ValueListOfFrameJump"];
                 /**
                  * Format: int64
-                 * @description Shorten: the frame of the sound it ends at; null, or one that is out of reach, for the most natural.
+                 * @description Shorten: the frame of the sound at which it ends; null, or a frame out of reach, for the most natural one.
                  */
                 endFrame: null | number;
-                /** @description Re-cut: passages of the sound that are neither left out nor broken. */
+                /** @description Re-cut: passages of the sound that must be kept whole. */
                 kept: components["schemas"]["ValueListOfFrameRange"];
             };
         } | {
@@ -5169,7 +5169,7 @@ export interface components {
             kind: "setMuted";
             /** @description The cue. */
             cueId: string;
-            /** @description Whether it keeps silent. */
+            /** @description Whether it is muted. */
             muted: boolean;
         } | {
             /** @enum {string} */
@@ -5186,7 +5186,7 @@ export interface components {
             kind: "setDucks";
             /** @description The cue. */
             cueId: string;
-            /** @description Whether they do. */
+            /** @description Whether beds are ducked. */
             ducks: boolean;
         } | {
             /** @enum {string} */
@@ -5211,36 +5211,36 @@ export interface components {
             hotspot: null | {
                 /**
                  * Format: double
-                 * @description The middle, from the left, 0 to 1.
+                 * @description The horizontal centre, from the left, 0 to 1.
                  */
                 x: number;
                 /**
                  * Format: double
-                 * @description The middle, from above, 0 to 1.
+                 * @description The vertical centre, from the top, 0 to 1.
                  */
                 y: number;
                 /**
                  * Format: double
-                 * @description Its width as a share of the slide's width; it is as high as wide.
+                 * @description Its width, as a fraction of the slide's width; its height is the same.
                  */
                 size: number;
                 /**
                  * Format: double
-                 * @description How far it is turned, in degrees clockwise, −180 to 180.
+                 * @description Its rotation in degrees clockwise, −180 to 180.
                  */
                 turn: number;
-                /** @description What it looks like, where it has no picture of its own. */
+                /** @description Its symbol, when it has no picture. */
                 symbol: components["schemas"]["HotspotSymbol"];
                 /** @description Its colour, `#rrggbb`. */
                 color: string;
                 /**
                  * Format: double
-                 * @description How solid it is, 0 to 1.
+                 * @description Its opacity, 0 to 1.
                  */
                 opacity: number;
                 /** @description Its text alternative. */
                 alternative: string;
-                /** @description Whether the audience sees it; where not, its place works all the same. */
+                /** @description Whether the audience sees it; a hidden hotspot can still be clicked. */
                 shown: boolean;
                 picture: null | components["schemas"]["PictureSource"];
             };
@@ -5250,8 +5250,8 @@ export interface components {
             /** @description The cue of the video. */
             cueId: string;
             /**
-             * @description Where a video lies on the slides of its cue, and how it is seen there. Places and lengths are shares of the slide's picture, from its upper left
-             *     corner; what reaches beyond the slide is cut off.
+             * @description The position of a video on the slides of its cue, and its appearance. Positions and lengths are fractions of the slide's picture, from its upper left
+             *     corner; what extends beyond the slide is clipped.
              */
             video: {
                 /**
@@ -5274,12 +5274,12 @@ export interface components {
                  * @description The height.
                  */
                 height: number;
-                /** @description How it is made to fit, its proportions kept. */
+                /** @description How it is fitted to its box, with its proportions kept. */
                 fitting: components["schemas"]["VideoFitting"];
-                /** @description What is seen once it is over, while its slides stay. */
+                /** @description What is shown after it has ended, while its slides stay. */
                 atEnd: components["schemas"]["VideoEnd"];
                 /**
-                 * @description Whether nothing is seen until it starts; else its first picture.
+                 * @description Whether it is hidden until it starts; otherwise its first frame is shown.
                  * @default false
                  */
                 hiddenBefore: boolean;
@@ -5295,15 +5295,15 @@ export interface components {
             kind: "setTarget";
             /**
              * Format: int64
-             * @description The running time, in milliseconds; null for no wish.
+             * @description The running time in milliseconds; null for no target.
              */
             targetMs: null | number;
         } | {
             /** @enum {string} */
             kind: "setLevelTargets";
-            /** @description How loud a show is to be, in loudness units relative to full scale (LUFS, ITU-R BS.1770-5). */
+            /** @description The target loudness of a show, in loudness units relative to full scale (LUFS, ITU-R BS.1770-5). */
             targets: {
-                /** @description Where it is heard: what the figures were taken from. */
+                /** @description The preset that the figures come from. */
                 for: components["schemas"]["TargetsFor"];
                 /**
                  * Format: double
@@ -5312,12 +5312,12 @@ export interface components {
                 voiceLufs: number;
                 /**
                  * Format: double
-                 * @description That of a bed where no voice sounds.
+                 * @description The integrated loudness of a bed without a voice over it.
                  */
                 bedLufs: number;
                 /**
                  * Format: double
-                 * @description That of a bed while one does.
+                 * @description The integrated loudness of a bed under a voice.
                  */
                 bedUnderVoiceLufs: number;
                 /**
@@ -5344,48 +5344,48 @@ export interface components {
             duck: null | {
                 /**
                  * Format: int64
-                 * @description How long the way down takes, in milliseconds; it ends where the voice begins.
+                 * @description The attack in milliseconds; it ends where the voice begins.
                  */
                 attackMs: number;
                 /**
                  * Format: int64
-                 * @description How long a bed stays down after the voice, in milliseconds.
+                 * @description The hold after the voice, in milliseconds.
                  */
                 holdMs: number;
                 /**
                  * Format: int64
-                 * @description How long the way up takes, in milliseconds.
+                 * @description The release in milliseconds.
                  */
                 releaseMs: number;
                 /**
                  * Format: double
-                 * @description How far down, in dB; null for as far as the targets ask: a quiet bed hardly, a loud one more.
+                 * @description The depth in dB; null to follow the level targets, which lowers a quiet bed less than a loud one.
                  */
                 depthDb: null | number;
             };
         } | {
             /** @enum {string} */
             kind: "setShowDuck";
-            /** @description How beds are ducked under a voice: down before it speaks, up again a while after. */
+            /** @description How beds are ducked under a voice: they are lowered before it speaks and raised some time after. */
             duck: {
                 /**
                  * Format: int64
-                 * @description How long the way down takes, in milliseconds; it ends where the voice begins.
+                 * @description The attack in milliseconds; it ends where the voice begins.
                  */
                 attackMs: number;
                 /**
                  * Format: int64
-                 * @description How long a bed stays down after the voice, in milliseconds.
+                 * @description The hold after the voice, in milliseconds.
                  */
                 holdMs: number;
                 /**
                  * Format: int64
-                 * @description How long the way up takes, in milliseconds.
+                 * @description The release in milliseconds.
                  */
                 releaseMs: number;
                 /**
                  * Format: double
-                 * @description How far down, in dB; null for as far as the targets ask: a quiet bed hardly, a loud one more.
+                 * @description The depth in dB; null to follow the level targets, which lowers a quiet bed less than a loud one.
                  */
                 depthDb: null | number;
             };
@@ -5394,15 +5394,15 @@ export interface components {
             kind: "setShowGain";
             /**
              * Format: double
-             * @description By how much, in dB, against the levels of its cues.
+             * @description The gain in dB, added to the levels of the cues.
              */
             gainDb: number;
         } | {
             /** @enum {string} */
             kind: "setShowing";
-            /** @description How a show is shown: what it is looked over for goes by that. */
+            /** @description How a show is presented; some checks depend on it. */
             showing: {
-                /** @description Whether it runs by itself, on the clock or as a film; where not, somebody presents it. */
+                /** @description Whether it is self-running, timed or as a video, rather than presented by a person. */
                 byItself: boolean;
                 /** @description The widest destination that it allows. */
                 where: components["schemas"]["Destination"];
@@ -5417,7 +5417,7 @@ export interface components {
         } | {
             /** @enum {string} */
             kind: "goBack";
-            /** @description One deck with its sounds and everything set about them. An immutable value: an edit makes another show. */
+            /** @description A deck with its sounds and all settings. Immutable: an edit produces another show. */
             show: {
                 /** @description The title of the show. */
                 title: string;
@@ -5446,14 +5446,14 @@ export interface components {
                     media: string;
                     /** @description The name of the file as imported. */
                     fileName: string;
-                    /** @description What was measured of it. */
+                    /** @description Its measurements. */
                     figures: components["schemas"]["SoundFigures"];
-                    /** @description Whose it is. */
+                    /** @description Its usage rights. */
                     rights: components["schemas"]["Rights"];
-                    /** @description Named points in it, in order. */
+                    /** @description Named positions in it, in order. */
                     markers: components["schemas"]["ValueListOfMarker"];
                     /**
-                     * @description Whether it was taken out of the list while cues of it are parked.
+                     * @description Whether it was removed from the list while parked cues still use it.
                      * @default false
                      */
                     removed: boolean;
@@ -5466,12 +5466,12 @@ export interface components {
                 cues: components["schemas"]["Cue"][];
                 /**
                  * Format: int64
-                 * @description The running time the show is to have, in milliseconds; null for no wish.
+                 * @description The target running time in milliseconds; null for none.
                  */
                 targetMs: null | number;
-                /** @description How loud a show is to be, in loudness units relative to full scale (LUFS, ITU-R BS.1770-5). */
+                /** @description The target loudness of a show, in loudness units relative to full scale (LUFS, ITU-R BS.1770-5). */
                 levelTargets: {
-                    /** @description Where it is heard: what the figures were taken from. */
+                    /** @description The preset that the figures come from. */
                     for: components["schemas"]["TargetsFor"];
                     /**
                      * Format: double
@@ -5480,12 +5480,12 @@ export interface components {
                     voiceLufs: number;
                     /**
                      * Format: double
-                     * @description That of a bed where no voice sounds.
+                     * @description The integrated loudness of a bed without a voice over it.
                      */
                     bedLufs: number;
                     /**
                      * Format: double
-                     * @description That of a bed while one does.
+                     * @description The integrated loudness of a bed under a voice.
                      */
                     bedUnderVoiceLufs: number;
                     /**
@@ -5506,35 +5506,35 @@ export interface components {
                 };
                 /**
                  * Format: double
-                 * @description By how much the whole is louder than its cues are set, in dB.
+                 * @description The gain of the whole mix, in dB, added to the levels of the cues.
                  */
                 gainDb: number;
-                /** @description How beds are ducked under a voice: down before it speaks, up again a while after. */
+                /** @description How beds are ducked under a voice: they are lowered before it speaks and raised some time after. */
                 duck: {
                     /**
                      * Format: int64
-                     * @description How long the way down takes, in milliseconds; it ends where the voice begins.
+                     * @description The attack in milliseconds; it ends where the voice begins.
                      */
                     attackMs: number;
                     /**
                      * Format: int64
-                     * @description How long a bed stays down after the voice, in milliseconds.
+                     * @description The hold after the voice, in milliseconds.
                      */
                     holdMs: number;
                     /**
                      * Format: int64
-                     * @description How long the way up takes, in milliseconds.
+                     * @description The release in milliseconds.
                      */
                     releaseMs: number;
                     /**
                      * Format: double
-                     * @description How far down, in dB; null for as far as the targets ask: a quiet bed hardly, a loud one more.
+                     * @description The depth in dB; null to follow the level targets, which lowers a quiet bed less than a loud one.
                      */
                     depthDb: null | number;
                 };
-                /** @description How a show is shown: what it is looked over for goes by that. */
+                /** @description How a show is presented; some checks depend on it. */
                 showing: {
-                    /** @description Whether it runs by itself, on the clock or as a film; where not, somebody presents it. */
+                    /** @description Whether it is self-running, timed or as a video, rather than presented by a person. */
                     byItself: boolean;
                     /** @description The widest destination that it allows. */
                     where: components["schemas"]["Destination"];
@@ -5545,10 +5545,10 @@ export interface components {
                  */
                 ignoredFindings: string[];
             };
-            /** @description What the version is called. */
+            /** @description The name of the version. */
             version: string;
         } | components["schemas"]["EditSeveral"];
-        /** @description Puts a slide in that is made here: a title card named after the show, a credits card, or a plain one. */
+        /** @description Adds a slide made in the app: a title card with the show's title, a credits card, or a plain one. */
         EditAddCard: {
             /** @enum {string} */
             kind: "addCard";
@@ -5565,14 +5565,14 @@ export interface components {
              */
             index: number;
         };
-        /** @description Puts a hotspot in the middle of a cue's slides, named after its sound. */
+        /** @description Adds a hotspot in the middle of a cue's slides, named after its sound. */
         EditAddHotspot: {
             /** @enum {string} */
             kind: "addHotspot";
             /** @description The cue. */
             cueId: string;
         };
-        /** @description Puts slides in, one behind the other, before the slide now at Index. */
+        /** @description Adds slides before the slide now at Index. */
         EditAddSlides: {
             /** @enum {string} */
             kind: "addSlides";
@@ -5591,7 +5591,7 @@ export interface components {
         EditAddSound: {
             /** @enum {string} */
             kind: "addSound";
-            /** @description An audio file in the show, kept as imported and never altered. */
+            /** @description An audio file in the show, stored as imported and never changed. */
             sound: {
                 /** @description Its id, which never changes. */
                 id: string;
@@ -5603,14 +5603,14 @@ export interface components {
                 media: string;
                 /** @description The name of the file as imported. */
                 fileName: string;
-                /** @description What was measured of it. */
+                /** @description Its measurements. */
                 figures: components["schemas"]["SoundFigures"];
-                /** @description Whose it is. */
+                /** @description Its usage rights. */
                 rights: components["schemas"]["Rights"];
-                /** @description Named points in it, in order. */
+                /** @description Named positions in it, in order. */
                 markers: components["schemas"]["ValueListOfMarker"];
                 /**
-                 * @description Whether it was taken out of the list while cues of it are parked.
+                 * @description Whether it was removed from the list while parked cues still use it.
                  * @default false
                  */
                 removed: boolean;
@@ -5622,7 +5622,7 @@ export interface components {
              */
             index: number;
         };
-        /** @description Puts the slides in an order, with the spans and sections that belong to it. What undoes MoveSlides. */
+        /** @description Sets the order of the slides, with spans and sections; undoes MoveSlides. */
         EditArrangeSlides: {
             /** @enum {string} */
             kind: "arrangeSlides";
@@ -5645,7 +5645,7 @@ export interface components {
              */
             arranged: components["schemas"]["Section"][];
         };
-        /** @description Puts copies of slides behind the last of them. A span that covers the slides on either side covers the copies. */
+        /** @description Adds copies of slides after the last of them. A span that covers the slides on both sides also covers the copies. */
         EditDuplicateSlides: {
             /** @enum {string} */
             kind: "duplicateSlides";
@@ -5658,11 +5658,11 @@ export interface components {
                 id: string;
             }[];
         };
-        /** @description Makes the show what it was once: goes back to a version that was kept. */
+        /** @description Restores a saved version of the show. */
         EditGoBack: {
             /** @enum {string} */
             kind: "goBack";
-            /** @description One deck with its sounds and everything set about them. An immutable value: an edit makes another show. */
+            /** @description A deck with its sounds and all settings. Immutable: an edit produces another show. */
             show: {
                 /** @description The title of the show. */
                 title: string;
@@ -5691,14 +5691,14 @@ export interface components {
                     media: string;
                     /** @description The name of the file as imported. */
                     fileName: string;
-                    /** @description What was measured of it. */
+                    /** @description Its measurements. */
                     figures: components["schemas"]["SoundFigures"];
-                    /** @description Whose it is. */
+                    /** @description Its usage rights. */
                     rights: components["schemas"]["Rights"];
-                    /** @description Named points in it, in order. */
+                    /** @description Named positions in it, in order. */
                     markers: components["schemas"]["ValueListOfMarker"];
                     /**
-                     * @description Whether it was taken out of the list while cues of it are parked.
+                     * @description Whether it was removed from the list while parked cues still use it.
                      * @default false
                      */
                     removed: boolean;
@@ -5711,12 +5711,12 @@ export interface components {
                 cues: components["schemas"]["Cue"][];
                 /**
                  * Format: int64
-                 * @description The running time the show is to have, in milliseconds; null for no wish.
+                 * @description The target running time in milliseconds; null for none.
                  */
                 targetMs: null | number;
-                /** @description How loud a show is to be, in loudness units relative to full scale (LUFS, ITU-R BS.1770-5). */
+                /** @description The target loudness of a show, in loudness units relative to full scale (LUFS, ITU-R BS.1770-5). */
                 levelTargets: {
-                    /** @description Where it is heard: what the figures were taken from. */
+                    /** @description The preset that the figures come from. */
                     for: components["schemas"]["TargetsFor"];
                     /**
                      * Format: double
@@ -5725,12 +5725,12 @@ export interface components {
                     voiceLufs: number;
                     /**
                      * Format: double
-                     * @description That of a bed where no voice sounds.
+                     * @description The integrated loudness of a bed without a voice over it.
                      */
                     bedLufs: number;
                     /**
                      * Format: double
-                     * @description That of a bed while one does.
+                     * @description The integrated loudness of a bed under a voice.
                      */
                     bedUnderVoiceLufs: number;
                     /**
@@ -5751,35 +5751,35 @@ export interface components {
                 };
                 /**
                  * Format: double
-                 * @description By how much the whole is louder than its cues are set, in dB.
+                 * @description The gain of the whole mix, in dB, added to the levels of the cues.
                  */
                 gainDb: number;
-                /** @description How beds are ducked under a voice: down before it speaks, up again a while after. */
+                /** @description How beds are ducked under a voice: they are lowered before it speaks and raised some time after. */
                 duck: {
                     /**
                      * Format: int64
-                     * @description How long the way down takes, in milliseconds; it ends where the voice begins.
+                     * @description The attack in milliseconds; it ends where the voice begins.
                      */
                     attackMs: number;
                     /**
                      * Format: int64
-                     * @description How long a bed stays down after the voice, in milliseconds.
+                     * @description The hold after the voice, in milliseconds.
                      */
                     holdMs: number;
                     /**
                      * Format: int64
-                     * @description How long the way up takes, in milliseconds.
+                     * @description The release in milliseconds.
                      */
                     releaseMs: number;
                     /**
                      * Format: double
-                     * @description How far down, in dB; null for as far as the targets ask: a quiet bed hardly, a loud one more.
+                     * @description The depth in dB; null to follow the level targets, which lowers a quiet bed less than a loud one.
                      */
                     depthDb: null | number;
                 };
-                /** @description How a show is shown: what it is looked over for goes by that. */
+                /** @description How a show is presented; some checks depend on it. */
                 showing: {
-                    /** @description Whether it runs by itself, on the clock or as a film; where not, somebody presents it. */
+                    /** @description Whether it is self-running, timed or as a video, rather than presented by a person. */
                     byItself: boolean;
                     /** @description The widest destination that it allows. */
                     where: components["schemas"]["Destination"];
@@ -5790,10 +5790,10 @@ export interface components {
                  */
                 ignoredFindings: string[];
             };
-            /** @description What the version is called. */
+            /** @description The name of the version. */
             version: string;
         };
-        /** @description Ignores a finding of a check, or no longer does. */
+        /** @description Ignores a finding of a check, or stops ignoring it. */
         EditIgnoreFinding: {
             /** @enum {string} */
             kind: "ignoreFinding";
@@ -5803,8 +5803,8 @@ export interface components {
             ignored: boolean;
         };
         /**
-         * @description Moves slides to another place, together and in their order. A span closes up behind a slide moved out of it and takes in one moved
-         *     between its slides; it goes along when all its slides are moved.
+         * @description Moves slides together, keeping their order. A span shrinks when a slide is moved out of it and grows when one is moved
+         *     between its slides; it moves along when all its slides are moved.
          */
         EditMoveSlides: {
             /** @enum {string} */
@@ -5816,11 +5816,11 @@ export interface components {
             slideIds: string[];
             /**
              * Format: int32
-             * @description The position, among all slides as they are now, before which they come; beyond the end means at the end.
+             * @description The position among all slides before the move; beyond the end means at the end.
              */
             index: number;
         };
-        /** @description Lays a sound on slides. */
+        /** @description Places a sound on slides. */
         EditPlaceCue: {
             /** @enum {string} */
             kind: "placeCue";
@@ -5831,11 +5831,11 @@ export interface components {
                 /** @description The sound it uses. */
                 soundId: string;
                 span: null | components["schemas"]["Span"];
-                /** @description What it starts with. */
+                /** @description What starts it. */
                 start: components["schemas"]["CueStart"];
                 /**
                  * Format: int64
-                 * @description How long after that it starts, in milliseconds, 0 or more.
+                 * @description The delay after that, in milliseconds, 0 or more.
                  */
                 delayMs: number;
                 /** @description When it ends. */
@@ -5857,36 +5857,36 @@ export interface components {
                 rounds: number;
                 /**
                  * Format: double
-                 * @description How loud, in dB relative to the imported sound, −60 to +24.
+                 * @description The level in dB relative to the imported sound, −60 to +24.
                  */
                 levelDb: number;
-                /** @description How it fades in. */
+                /** @description Its fade-in. */
                 fadeIn: components["schemas"]["Fade"];
-                /** @description How it fades in. */
+                /** @description Its fade-in. */
                 fadeOut: components["schemas"]["Fade"];
                 /**
                  * @description Whether it restarts on every slide of its span, rather than once across it.
                  * @default false
                  */
                 eachSlide: boolean;
-                /** @description The step it ends at, of a slide of its span, where CueStop Cue.Stop says so; one that is no longer there counts as the span's end. */
+                /** @description The step at which it ends, when CueStop Cue.Stop is a step. The step belongs to a slide of the span; a step that no longer exists counts as the end of the span. */
                 stopStepId: null | string;
                 /**
                  * Format: int64
-                 * @description How much later than that it ends, in milliseconds; negative for earlier. Ignored for a cue that plays to its own end.
+                 * @description The delay after CueStop Cue.Stop, in milliseconds; negative for earlier. Ignored for a cue that plays to its own end.
                  */
                 stopOffsetMs: number;
                 loopPart: null | components["schemas"]["LoopPart"];
                 /**
                  * Format: double
-                 * @description How fast it plays, at the same pitch: 1 as imported, 0.5 half, 2 twice.
+                 * @description The playback speed, at the same pitch: 1 as imported, 0.5 half, 2 double.
                  */
                 speed: number;
-                /** @description Whether its level follows its target when that, its part or its fit changes: until it is set by hand. */
+                /** @description Whether its level is set again when its target, trim or fit changes. Setting the level by hand turns this off. */
                 follows: boolean;
-                /** @description Changes of its level along its course, in ascending order; between two it changes evenly in dB, beyond the ends it stays. */
+                /** @description Level points in ascending order. Between two points the level changes linearly in dB; outside them it is constant. */
                 levelPoints: components["schemas"]["ValueListOfLevelPoint"];
-                /** @description Whether it keeps silent, its times being kept. */
+                /** @description Whether it is muted. A muted cue keeps its times. */
                 muted: boolean;
                 /** @description What it does when its slides are revisited in a live show. */
                 return: components["schemas"]["CueReturn"];
@@ -5895,7 +5895,7 @@ export interface components {
                 duck: null | components["schemas"]["Duck"];
                 /**
                  * Format: int64
-                 * @description How long the bed before is replaced by it where the two meet, in milliseconds, where it is a bed.
+                 * @description The length of the crossfade from the bed before, in milliseconds; beds only.
                  */
                 handoverMs: number;
                 hotspot: null | components["schemas"]["Hotspot"];
@@ -5904,18 +5904,18 @@ export interface components {
             };
             /**
              * Format: int32
-             * @description Its position among the cues, which is the order they are listed and summed in; beyond the end means at the end.
+             * @description Its position among the cues, which is the order of listing and mixing; beyond the end means at the end.
              */
             index: number;
         };
-        /** @description Takes a cue out of the show; its sound stays. Cues that waited for it start with their slide instead. */
+        /** @description Deletes a cue; its sound stays. Cues that followed it start with their slide instead. */
         EditRemoveCue: {
             /** @enum {string} */
             kind: "removeCue";
             /** @description The cue. */
             cueId: string;
         };
-        /** @description Takes slides out. Cues stay: an end of a span that was on one of them moves inward, and a cue that lost its whole span is parked. */
+        /** @description Deletes slides. Cues stay: an end of a span on a deleted slide moves inward, and a cue that lost its whole span is parked. */
         EditRemoveSlides: {
             /** @enum {string} */
             kind: "removeSlides";
@@ -5925,21 +5925,21 @@ export interface components {
              */
             slideIds: string[];
         };
-        /** @description Takes a sound out of the show. Its cues are parked, and with them it can be brought back. */
+        /** @description Removes a sound from the show. Its cues are parked, so both can be restored. */
         EditRemoveSound: {
             /** @enum {string} */
             kind: "removeSound";
             /** @description The sound. */
             soundId: string;
         };
-        /** @description Gives the show another title. */
+        /** @description Renames the show. */
         EditRenameShow: {
             /** @enum {string} */
             kind: "renameShow";
             /** @description The new title, of at most 200 characters. */
             title: string;
         };
-        /** @description Gives a slide another title. */
+        /** @description Renames a slide. */
         EditRenameSlide: {
             /** @enum {string} */
             kind: "renameSlide";
@@ -5948,7 +5948,7 @@ export interface components {
             /** @description The new title, of at most 200 characters. */
             title: string;
         };
-        /** @description Calls a sound something else. */
+        /** @description Renames a sound. */
         EditRenameSound: {
             /** @enum {string} */
             kind: "renameSound";
@@ -5958,8 +5958,8 @@ export interface components {
             name: string;
         };
         /**
-         * @description Puts another file in a sound's place. Its cues stay; what they used of it moves to lie within the new file: in and out, the part that goes
-         *     round, the places of their recipes.
+         * @description Replaces the file of a sound. Its cues stay; their positions in the sound are limited to the new file: the trim, the loop,
+         *     and the joins of their recipes.
          */
         EditReplaceSound: {
             /** @enum {string} */
@@ -6033,7 +6033,7 @@ export interface components {
             video: null | {
                 /**
                  * Format: int32
-                 * @description Its width as it is seen, in pixels: upright, pixels square.
+                 * @description Its displayed width, in pixels: rotated upright, with square pixels.
                  */
                 width: number;
                 /**
@@ -6043,26 +6043,26 @@ export interface components {
                 height: number;
                 /**
                  * Format: double
-                 * @description How many pictures it has a second; the mean, where that varies.
+                 * @description The frame rate; the mean when it varies.
                  */
                 picturesPerSecond: number;
-                /** @description How they are coded, by the name ffmpeg gives it. */
+                /** @description The codec, by ffmpeg's name. */
                 coding: string;
-                /** @description Whether it has a sound; where not, it is as long and silent. */
+                /** @description Whether it has sound; a video without sound counts as silence of the same length. */
                 hasSound: boolean;
-                /** @description Whether every browser plays the file as it is; where not, a copy is made for showing. */
+                /** @description Whether every browser plays the file; if not, a converted copy is made. */
                 playsAnywhere: boolean;
-                /** @description Whether its pictures are of a high dynamic range (ITU-R BT.2100), which is toned down for showing. */
+                /** @description Whether it has a high dynamic range (ITU-R BT.2100), which is tone-mapped for display. */
                 highRange: boolean;
             };
             markers: null | {
-                /** @description Its id for as long as the sound lives. */
+                /** @description Its id, unique within the sound. */
                 id: string;
                 /** @description Its name. */
                 name: string;
                 /**
                  * Format: int64
-                 * @description Where, in frames at 48 kHz.
+                 * @description Its position in frames at 48 kHz.
                  */
                 frame: number;
             }[];
@@ -6072,7 +6072,7 @@ export interface components {
              */
             cues: components["schemas"]["Cue"][];
         };
-        /** @description Puts slides back where they were, and the spans that had lost them. What undoes RemoveSlides. */
+        /** @description Restores deleted slides with their spans; undoes RemoveSlides. */
         EditRestoreSlides: {
             /** @enum {string} */
             kind: "restoreSlides";
@@ -6085,11 +6085,11 @@ export interface components {
                 index: number;
                 /** @description One page of the deck, in running order. */
                 slide: {
-                    /** @description Its id, which never changes; never reused. */
+                    /** @description Its id, which never changes and is never reused. */
                     id: string;
-                    /** @description Its heading; a chapter of the film is named after it. */
+                    /** @description Its heading; also the name of its chapter in a video. */
                     title: string;
-                    /** @description What is written on it, for search and for matching a changed deck. */
+                    /** @description The text on it, for search and for matching a changed deck. */
                     text: string;
                     /** @description The presenter's notes. */
                     notes: string;
@@ -6100,25 +6100,25 @@ export interface components {
                      * @description How long it stays in a self-running show, in milliseconds, its incoming transition included.
                      */
                     holdMs: number;
-                    /** @description How it comes in. */
+                    /** @description Its incoming transition. */
                     transition: components["schemas"]["Transition"];
                     /** @description Whether it is left out of the running order. */
                     hidden: boolean;
-                    /** @description Its reveals in order; the first is the slide's own coming, at its beginning. */
+                    /** @description Its steps in order; the first is the slide itself, at its beginning. */
                     steps: components["schemas"]["ValueListOfStep"];
                     /**
-                     * @description The content hash of the deck it came with, by which it is found when that deck is refreshed; empty for one made here.
+                     * @description The content hash of the deck it came with, used to find it when that deck is refreshed; empty for a slide made in the app.
                      * @default
                      */
                     deck: string;
                     fromDeck: null | components["schemas"]["DeckTexts"];
-                    /** @description Whether its hold stays as it is when holds are worked out again. */
+                    /** @description Whether its hold is locked when holds are recomputed. */
                     holdLocked: boolean;
-                    /** @description The cue on it, of a video or a voice, that it stays as long as; null for as its hold is set. One that is no longer on it counts as none. */
+                    /** @description The cue of a video or a voice that determines its hold; null when its hold is set directly. A cue that is no longer on the slide counts as none. */
                     staysFor: null | string;
                     /**
                      * Format: int64
-                     * @description How much longer it stays than that, in milliseconds.
+                     * @description How long it stays after that cue, in milliseconds.
                      */
                     breathMs: number;
                 };
@@ -6137,7 +6137,7 @@ export interface components {
              */
             restored: components["schemas"]["Section"][];
         };
-        /** @description Brings a removed sound back, and cues of it to their slides. */
+        /** @description Restores a removed sound, and its cues on their slides. */
         EditRestoreSound: {
             /** @enum {string} */
             kind: "restoreSound";
@@ -6152,7 +6152,7 @@ export interface components {
                 span: null | components["schemas"]["Span"];
             }[];
         };
-        /** @description Takes over what a changed deck says of a slide; its hold, steps' times, sounds and place stay. */
+        /** @description Updates a slide from a changed deck. Its hold, step times, sounds and position stay. */
         EditSetContent: {
             /** @enum {string} */
             kind: "setContent";
@@ -6160,13 +6160,13 @@ export interface components {
             slideId: string;
             /** @description Its title. */
             title: string;
-            /** @description What is written on it. */
+            /** @description The text on it. */
             text: string;
             /** @description The presenter's notes. */
             notes: string;
-            /** @description Where a picture comes from: a file kept as imported and the page of it, or a card made here. Drawn at whatever size is asked for. */
+            /** @description Where a picture comes from: a page of an imported file, or a card made in the app. It can be drawn at any size. */
             picture: {
-                /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, of what is drawn. */
+                /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, the hash of its content. */
                 media: string;
                 /** @description The file's media type, such as `application/pdf` or `image/png`. */
                 type: string;
@@ -6187,12 +6187,12 @@ export interface components {
                 height: number;
                 /**
                  * Format: int32
-                 * @description How many steps of an animated page are shown; 0 for all.
+                 * @description How many steps of an animated page are applied; 0 for all.
                  * @default 0
                  */
                 step: number;
                 /**
-                 * @description Whether it fills the slide, cut off where its proportions are others, rather than being shown whole.
+                 * @description Whether it fills the slide, cropped where its proportions differ, rather than being shown whole.
                  * @default false
                  */
                 fills: boolean;
@@ -6206,11 +6206,11 @@ export interface components {
             steps: {
                 /** @description Its id, which never changes. */
                 id: string;
-                /** @description What appears, in words; may be empty. */
+                /** @description A description of what appears; may be empty. */
                 label: string;
                 /**
                  * Format: int64
-                 * @description When it is planned, in milliseconds from the slide's beginning; null for an even share of the hold.
+                 * @description Its time in milliseconds from the slide's beginning; null for an even share of the hold.
                  */
                 offsetMs: null | number;
                 picture: null | components["schemas"]["PictureSource"];
@@ -6224,7 +6224,7 @@ export interface components {
                 notes: string;
             };
         };
-        /** @description Sets how long after its span's beginning a cue starts. */
+        /** @description Sets the delay of a cue. */
         EditSetDelay: {
             /** @enum {string} */
             kind: "setDelay";
@@ -6236,7 +6236,7 @@ export interface components {
              */
             delayMs: number;
         };
-        /** @description Sets how beds are ducked under a voice. */
+        /** @description Sets the ducking under a voice. */
         EditSetDuck: {
             /** @enum {string} */
             kind: "setDuck";
@@ -6245,33 +6245,33 @@ export interface components {
             duck: null | {
                 /**
                  * Format: int64
-                 * @description How long the way down takes, in milliseconds; it ends where the voice begins.
+                 * @description The attack in milliseconds; it ends where the voice begins.
                  */
                 attackMs: number;
                 /**
                  * Format: int64
-                 * @description How long a bed stays down after the voice, in milliseconds.
+                 * @description The hold after the voice, in milliseconds.
                  */
                 holdMs: number;
                 /**
                  * Format: int64
-                 * @description How long the way up takes, in milliseconds.
+                 * @description The release in milliseconds.
                  */
                 releaseMs: number;
                 /**
                  * Format: double
-                 * @description How far down, in dB; null for as far as the targets ask: a quiet bed hardly, a loud one more.
+                 * @description The depth in dB; null to follow the level targets, which lowers a quiet bed less than a loud one.
                  */
                 depthDb: null | number;
             };
         };
-        /** @description Sets whether beds are ducked while a voice sounds. */
+        /** @description Turns ducking under a voice on or off. */
         EditSetDucks: {
             /** @enum {string} */
             kind: "setDucks";
             /** @description The cue. */
             cueId: string;
-            /** @description Whether they do. */
+            /** @description Whether beds are ducked. */
             ducks: boolean;
         };
         /** @description Sets whether a cue restarts on every slide of its span. */
@@ -6280,35 +6280,35 @@ export interface components {
             kind: "setEachSlide";
             /** @description The cue. */
             cueId: string;
-            /** @description Restarts on every slide, or once across the span. */
+            /** @description True to restart on every slide, false to play once across the span. */
             eachSlide: boolean;
         };
-        /** @description Sets how a cue fades in or fades out. */
+        /** @description Sets the fade-in or fade-out of a cue. */
         EditSetFade: {
             /** @enum {string} */
             kind: "setFade";
             /** @description The cue. */
             cueId: string;
             /**
-             * @description Which end of a cue a fade is at.
+             * @description One of a cue's two fades.
              * @enum {unknown}
              */
             end: "in" | "out";
-            /** @description A fade in or a dying away. */
+            /** @description A fade-in or fade-out. */
             fade: {
                 /**
                  * Format: int64
-                 * @description How long, in milliseconds; 0 for none.
+                 * @description Its length in milliseconds; 0 for none.
                  */
                 ms: number;
                 /**
-                 * @description The course of a fade's gain from 0 to 1.
+                 * @description The curve of a fade's gain from 0 to 1.
                  * @enum {unknown}
                  */
                 curve: "linear" | "equalPower" | "smooth";
             };
         };
-        /** @description Sets how a cue's sound is made as long as its span. */
+        /** @description Sets how a cue's sound is fitted to its span. */
         EditSetFit: {
             /** @enum {string} */
             kind: "setFit";
@@ -6319,23 +6319,23 @@ export interface components {
                 method: components["schemas"]["FitMethod"];
                 /**
                  * Format: int32
-                 * @description Re-cut: whether rather fewer joins, down to −2, or more, up to 2, than usual.
+                 * @description Re-cut: how many joins are preferred, from −2 for fewer to 2 for more.
                  */
                 joins: number;
-                /** @description Re-cut: joins not to be used, by the frames of the sound they lead from and to. */
+                /** @description Re-cut: joins that must not be used, by the frames of the sound they lead from and to. */
                 forbidden: components["schemas"]["ValueListOfFrameJump"];
-                /** @description Re-cut: joins not to be used, by the frames of the sound they lead from and to. */
+                /** @description Re-cut: joins that must not be used, by the frames of the sound they lead from and to. */
                 wanted: components["schemas"]["ValueListOfFrameJump"];
                 /**
                  * Format: int64
-                 * @description Shorten: the frame of the sound it ends at; null, or one that is out of reach, for the most natural.
+                 * @description Shorten: the frame of the sound at which it ends; null, or a frame out of reach, for the most natural one.
                  */
                 endFrame: null | number;
-                /** @description Re-cut: passages of the sound that are neither left out nor broken. */
+                /** @description Re-cut: passages of the sound that must be kept whole. */
                 kept: components["schemas"]["ValueListOfFrameRange"];
             };
         };
-        /** @description Sets how long the bed before is replaced by a bed. */
+        /** @description Sets the length of the crossfade into a bed. */
         EditSetHandover: {
             /** @enum {string} */
             kind: "setHandover";
@@ -6347,7 +6347,7 @@ export interface components {
              */
             ms: number;
         };
-        /** @description Leaves slides out of the running order, or takes them in again. */
+        /** @description Hides or shows slides. */
         EditSetHidden: {
             /** @enum {string} */
             kind: "setHidden";
@@ -6360,7 +6360,7 @@ export interface components {
                 hidden: boolean;
             }[];
         };
-        /** @description Says of slides whether their holds stay when holds are worked out again. */
+        /** @description Locks or unlocks the holds of slides. */
         EditSetHoldLocks: {
             /** @enum {string} */
             kind: "setHoldLocks";
@@ -6373,7 +6373,7 @@ export interface components {
                 locked: boolean;
             }[];
         };
-        /** @description Sets how long slides stay, or what they stay for: one, several or all. */
+        /** @description Sets the holds of slides, or the media they follow. */
         EditSetHolds: {
             /** @enum {string} */
             kind: "setHolds";
@@ -6386,20 +6386,20 @@ export interface components {
                 slideId: string;
                 /**
                  * Format: int64
-                 * @description How long it stays, in milliseconds.
+                 * @description The hold in milliseconds.
                  */
                 holdMs: number;
-                /** @description The cue on it that it stays as long as, by which its hold is set with every edit; null for none. */
+                /** @description The cue on it that the hold follows, so that every edit updates it; null for none. */
                 staysFor: null | string;
                 /**
                  * Format: int64
-                 * @description How much longer it stays than that, in milliseconds.
+                 * @description The pause after that cue, in milliseconds.
                  * @default 0
                  */
                 breathMs: number;
             }[];
         };
-        /** @description Sets the place to click for a cue that begins by hand. */
+        /** @description Sets the hotspot of a cue that is triggered manually. */
         EditSetHotspot: {
             /** @enum {string} */
             kind: "setHotspot";
@@ -6408,41 +6408,41 @@ export interface components {
             hotspot: null | {
                 /**
                  * Format: double
-                 * @description The middle, from the left, 0 to 1.
+                 * @description The horizontal centre, from the left, 0 to 1.
                  */
                 x: number;
                 /**
                  * Format: double
-                 * @description The middle, from above, 0 to 1.
+                 * @description The vertical centre, from the top, 0 to 1.
                  */
                 y: number;
                 /**
                  * Format: double
-                 * @description Its width as a share of the slide's width; it is as high as wide.
+                 * @description Its width, as a fraction of the slide's width; its height is the same.
                  */
                 size: number;
                 /**
                  * Format: double
-                 * @description How far it is turned, in degrees clockwise, −180 to 180.
+                 * @description Its rotation in degrees clockwise, −180 to 180.
                  */
                 turn: number;
-                /** @description What it looks like, where it has no picture of its own. */
+                /** @description Its symbol, when it has no picture. */
                 symbol: components["schemas"]["HotspotSymbol"];
                 /** @description Its colour, `#rrggbb`. */
                 color: string;
                 /**
                  * Format: double
-                 * @description How solid it is, 0 to 1.
+                 * @description Its opacity, 0 to 1.
                  */
                 opacity: number;
                 /** @description Its text alternative. */
                 alternative: string;
-                /** @description Whether the audience sees it; where not, its place works all the same. */
+                /** @description Whether the audience sees it; a hidden hotspot can still be clicked. */
                 shown: boolean;
                 picture: null | components["schemas"]["PictureSource"];
             };
         };
-        /** @description Sets how loud a cue is: by hand, or as its target asks for. */
+        /** @description Sets the level of a cue, by hand or from its target. */
         EditSetLevel: {
             /** @enum {string} */
             kind: "setLevel";
@@ -6459,7 +6459,7 @@ export interface components {
              */
             follows: boolean;
         };
-        /** @description Sets how a cue's level changes along its course. */
+        /** @description Sets the level points of a cue. */
         EditSetLevelPoints: {
             /** @enum {string} */
             kind: "setLevelPoints";
@@ -6471,13 +6471,13 @@ export interface components {
              */
             points: components["schemas"]["LevelPoint"][];
         };
-        /** @description Sets how loud the show is to be. Levels that follow are brought to it. */
+        /** @description Sets the show's level targets. Levels that follow them are updated. */
         EditSetLevelTargets: {
             /** @enum {string} */
             kind: "setLevelTargets";
-            /** @description How loud a show is to be, in loudness units relative to full scale (LUFS, ITU-R BS.1770-5). */
+            /** @description The target loudness of a show, in loudness units relative to full scale (LUFS, ITU-R BS.1770-5). */
             targets: {
-                /** @description Where it is heard: what the figures were taken from. */
+                /** @description The preset that the figures come from. */
                 for: components["schemas"]["TargetsFor"];
                 /**
                  * Format: double
@@ -6486,12 +6486,12 @@ export interface components {
                 voiceLufs: number;
                 /**
                  * Format: double
-                 * @description That of a bed where no voice sounds.
+                 * @description The integrated loudness of a bed without a voice over it.
                  */
                 bedLufs: number;
                 /**
                  * Format: double
-                 * @description That of a bed while one does.
+                 * @description The integrated loudness of a bed under a voice.
                  */
                 bedUnderVoiceLufs: number;
                 /**
@@ -6511,7 +6511,7 @@ export interface components {
                 truePeakDbtp: number;
             };
         };
-        /** @description Sets which part of what a cue uses loops. */
+        /** @description Sets the part of a cue that loops. */
         EditSetLoopPart: {
             /** @enum {string} */
             kind: "setLoopPart";
@@ -6541,24 +6541,24 @@ export interface components {
              *     Written in JSON as an array.
              */
             markers: {
-                /** @description Its id for as long as the sound lives. */
+                /** @description Its id, unique within the sound. */
                 id: string;
                 /** @description Its name. */
                 name: string;
                 /**
                  * Format: int64
-                 * @description Where, in frames at 48 kHz.
+                 * @description Its position in frames at 48 kHz.
                  */
                 frame: number;
             }[];
         };
-        /** @description Makes a cue keep silent, or sound again. */
+        /** @description Mutes or unmutes a cue. */
         EditSetMuted: {
             /** @enum {string} */
             kind: "setMuted";
             /** @description The cue. */
             cueId: string;
-            /** @description Whether it keeps silent. */
+            /** @description Whether it is muted. */
             muted: boolean;
         };
         /** @description Sets the presenter's notes of a slide. */
@@ -6570,7 +6570,7 @@ export interface components {
             /** @description The notes. */
             notes: string;
         };
-        /** @description Sets the part of the sound that a cue uses. */
+        /** @description Trims a cue: sets the part of the sound it uses. */
         EditSetPart: {
             /** @enum {string} */
             kind: "setPart";
@@ -6587,7 +6587,7 @@ export interface components {
              */
             outFrame: number;
         };
-        /** @description Gives slides other pictures, and their steps: what joining a deck with exact pages does. */
+        /** @description Replaces the pictures of slides and their steps, as when a deck is joined with its exact pages. */
         EditSetPictures: {
             /** @enum {string} */
             kind: "setPictures";
@@ -6597,9 +6597,9 @@ export interface components {
              */
             pictures: {
                 slideId: string;
-                /** @description Where a picture comes from: a file kept as imported and the page of it, or a card made here. Drawn at whatever size is asked for. */
+                /** @description Where a picture comes from: a page of an imported file, or a card made in the app. It can be drawn at any size. */
                 picture: {
-                    /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, of what is drawn. */
+                    /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, the hash of its content. */
                     media: string;
                     /** @description The file's media type, such as `application/pdf` or `image/png`. */
                     type: string;
@@ -6620,12 +6620,12 @@ export interface components {
                     height: number;
                     /**
                      * Format: int32
-                     * @description How many steps of an animated page are shown; 0 for all.
+                     * @description How many steps of an animated page are applied; 0 for all.
                      * @default 0
                      */
                     step: number;
                     /**
-                     * @description Whether it fills the slide, cut off where its proportions are others, rather than being shown whole.
+                     * @description Whether it fills the slide, cropped where its proportions differ, rather than being shown whole.
                      * @default false
                      */
                     fills: boolean;
@@ -6637,7 +6637,7 @@ export interface components {
                  *     Written in JSON as an array.
                  */
                 steps: {
-                    /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, of what is drawn. */
+                    /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, the hash of its content. */
                     media: string;
                     /** @description The file's media type, such as `application/pdf` or `image/png`. */
                     type: string;
@@ -6658,12 +6658,12 @@ export interface components {
                     height: number;
                     /**
                      * Format: int32
-                     * @description How many steps of an animated page are shown; 0 for all.
+                     * @description How many steps of an animated page are applied; 0 for all.
                      * @default 0
                      */
                     step: number;
                     /**
-                     * @description Whether it fills the slide, cut off where its proportions are others, rather than being shown whole.
+                     * @description Whether it fills the slide, cropped where its proportions differ, rather than being shown whole.
                      * @default false
                      */
                     fills: boolean;
@@ -6684,28 +6684,28 @@ export interface components {
              */
             return: "startOver" | "pickUp";
         };
-        /** @description Says whose a sound is. */
+        /** @description Sets the usage rights of a sound. */
         EditSetRights: {
             /** @enum {string} */
             kind: "setRights";
             /** @description The sound. */
             soundId: string;
-            /** @description Whose a sound is and on what terms. An empty text means: not known. */
+            /** @description The usage rights of a sound. An empty text means unknown. */
             rights: {
                 /** @description The piece's title. */
                 title: string;
                 /** @description Who made it. */
                 author: string;
-                /** @description Where it was got from. */
+                /** @description Where it was obtained. */
                 source: string;
-                /** @description An SPDX licence identifier, or free words. */
+                /** @description An SPDX licence identifier, or free text. */
                 licence: string;
-                /** @description The credit line that is asked for, word by word. */
+                /** @description The credit line the owner asks for, verbatim. */
                 credit: string;
-                /** @description Where the permission can be looked up. */
+                /** @description Where the permission can be checked. */
                 proof: string;
                 clearance: null | components["schemas"]["DeskClearance"];
-                /** @description The id of the piece in the sound catalogue that it was taken from; null for none. */
+                /** @description The id of its piece in the sound catalogue; null when it did not come from there. */
                 cataloguePiece: null | string;
             };
         };
@@ -6717,7 +6717,7 @@ export interface components {
             cueId: string;
             /**
              * Format: int32
-             * @description 1 for once, n for n times, int Cue.FillSpan for as often as the span needs.
+             * @description 1 for once, n for n times, int Cue.FillSpan to fill the span.
              */
             rounds: number;
         };
@@ -6731,64 +6731,64 @@ export interface components {
              */
             sections: components["schemas"]["Section"][];
         };
-        /** @description Sets how beds are ducked under all voices that have no way of their own. */
+        /** @description Sets the ducking under all voices that have no settings of their own. */
         EditSetShowDuck: {
             /** @enum {string} */
             kind: "setShowDuck";
-            /** @description How beds are ducked under a voice: down before it speaks, up again a while after. */
+            /** @description How beds are ducked under a voice: they are lowered before it speaks and raised some time after. */
             duck: {
                 /**
                  * Format: int64
-                 * @description How long the way down takes, in milliseconds; it ends where the voice begins.
+                 * @description The attack in milliseconds; it ends where the voice begins.
                  */
                 attackMs: number;
                 /**
                  * Format: int64
-                 * @description How long a bed stays down after the voice, in milliseconds.
+                 * @description The hold after the voice, in milliseconds.
                  */
                 holdMs: number;
                 /**
                  * Format: int64
-                 * @description How long the way up takes, in milliseconds.
+                 * @description The release in milliseconds.
                  */
                 releaseMs: number;
                 /**
                  * Format: double
-                 * @description How far down, in dB; null for as far as the targets ask: a quiet bed hardly, a loud one more.
+                 * @description The depth in dB; null to follow the level targets, which lowers a quiet bed less than a loud one.
                  */
                 depthDb: null | number;
             };
         };
-        /** @description Makes the whole show louder or quieter, what its levels are among each other left as it is. */
+        /** @description Sets the gain of the whole mix; the balance between cues stays. */
         EditSetShowGain: {
             /** @enum {string} */
             kind: "setShowGain";
             /**
              * Format: double
-             * @description By how much, in dB, against the levels of its cues.
+             * @description The gain in dB, added to the levels of the cues.
              */
             gainDb: number;
         };
-        /** @description Sets how the show is shown. Nothing is changed by it: what would go wrong then is told. */
+        /** @description Sets how the show is presented. This changes nothing else, but some checks depend on it. */
         EditSetShowing: {
             /** @enum {string} */
             kind: "setShowing";
-            /** @description How a show is shown: what it is looked over for goes by that. */
+            /** @description How a show is presented; some checks depend on it. */
             showing: {
-                /** @description Whether it runs by itself, on the clock or as a film; where not, somebody presents it. */
+                /** @description Whether it is self-running, timed or as a video, rather than presented by a person. */
                 byItself: boolean;
                 /** @description The widest destination that it allows. */
                 where: components["schemas"]["Destination"];
             };
         };
-        /** @description Says what a sound is for. Cues already placed keep their settings. */
+        /** @description Sets the kind of a sound. Cues already placed keep their settings. */
         EditSetSoundKind: {
             /** @enum {string} */
             kind: "setSoundKind";
             /** @description The sound. */
             soundId: string;
             /**
-             * @description What a sound is for.
+             * @description The kind of a sound.
              * @enum {unknown}
              */
             soundKind: "bed" | "voice" | "spot" | "video";
@@ -6806,7 +6806,7 @@ export interface components {
                 last: string;
             };
         };
-        /** @description Sets how fast a cue plays, at the same pitch. */
+        /** @description Sets the speed of a cue, at the same pitch. */
         EditSetSpeed: {
             /** @enum {string} */
             kind: "setSpeed";
@@ -6818,23 +6818,23 @@ export interface components {
              */
             speed: number;
         };
-        /** @description Sets what a cue starts with. */
+        /** @description Sets what starts a cue. */
         EditSetStart: {
             /** @enum {string} */
             kind: "setStart";
             /** @description The cue. */
             cueId: string;
-            /** @description What a cue starts with. */
+            /** @description What starts a cue. */
             start: {
-                /** @description A slide, a step, another cue, the presenter's hand, or where its span ends. */
+                /** @description A slide, a step, another cue, a manual trigger, or the end of its span. */
                 kind: components["schemas"]["CueStartKind"];
-                /** @description The step, of a slide of its span; null for the others. A step that is no longer there counts as the slide. */
+                /** @description The step, of a slide of its span; null for the other kinds. A step that no longer exists counts as the slide. */
                 stepId: null | string;
-                /** @description The cue it comes after; null for the others. One that is parked counts as the slide. */
+                /** @description The cue it follows; null for the other kinds. A parked cue counts as the slide. */
                 cueId: null | string;
             };
         };
-        /** @description Sets the steps of a slide: how many, their names, order, times and pictures. A cue that starts with one no longer there starts with its slide. */
+        /** @description Sets the steps of a slide: their number, names, order, times and pictures. A cue that starts with a deleted step starts with its slide. */
         EditSetSteps: {
             /** @enum {string} */
             kind: "setSteps";
@@ -6847,11 +6847,11 @@ export interface components {
             steps: {
                 /** @description Its id, which never changes. */
                 id: string;
-                /** @description What appears, in words; may be empty. */
+                /** @description A description of what appears; may be empty. */
                 label: string;
                 /**
                  * Format: int64
-                 * @description When it is planned, in milliseconds from the slide's beginning; null for an even share of the hold.
+                 * @description Its time in milliseconds from the slide's beginning; null for an even share of the hold.
                  */
                 offsetMs: null | number;
                 picture: null | components["schemas"]["PictureSource"];
@@ -6868,26 +6868,26 @@ export interface components {
              * @enum {unknown}
              */
             stop: "span" | "finished" | "step" | "show";
-            /** @description The step, where it ends at one. */
+            /** @description The step, when it ends at one. */
             stepId: null | string;
             /**
              * Format: int64
-             * @description How much later it ends, in milliseconds; negative for earlier.
+             * @description How long after that it ends, in milliseconds; negative for earlier.
              * @default 0
              */
             offsetMs: number;
         };
-        /** @description Sets the running time the show is to have. Nothing is changed by it: what is missing or too much is told. */
+        /** @description Sets the target running time. This changes no holds; the difference is displayed. */
         EditSetTarget: {
             /** @enum {string} */
             kind: "setTarget";
             /**
              * Format: int64
-             * @description The running time, in milliseconds; null for no wish.
+             * @description The running time in milliseconds; null for no target.
              */
             targetMs: null | number;
         };
-        /** @description Sets how slides come in: one, several or all. */
+        /** @description Sets the transitions of slides. */
         EditSetTransitions: {
             /** @enum {string} */
             kind: "setTransitions";
@@ -6897,7 +6897,7 @@ export interface components {
              */
             transitions: {
                 slideId: string;
-                /** @description How a slide comes in. It happens inside the slide's own hold and adds no time. */
+                /** @description The incoming transition of a slide. It is part of the slide's hold and adds no time. */
                 transition: {
                     /** @description Cut or dissolve. */
                     kind: components["schemas"]["TransitionKind"];
@@ -6909,15 +6909,15 @@ export interface components {
                 };
             }[];
         };
-        /** @description Sets where a video lies on its slides, and how it is seen there. */
+        /** @description Sets the position and appearance of a video on its slides. */
         EditSetVideo: {
             /** @enum {string} */
             kind: "setVideo";
             /** @description The cue of the video. */
             cueId: string;
             /**
-             * @description Where a video lies on the slides of its cue, and how it is seen there. Places and lengths are shares of the slide's picture, from its upper left
-             *     corner; what reaches beyond the slide is cut off.
+             * @description The position of a video on the slides of its cue, and its appearance. Positions and lengths are fractions of the slide's picture, from its upper left
+             *     corner; what extends beyond the slide is clipped.
              */
             video: {
                 /**
@@ -6940,28 +6940,28 @@ export interface components {
                  * @description The height.
                  */
                 height: number;
-                /** @description How it is made to fit, its proportions kept. */
+                /** @description How it is fitted to its box, with its proportions kept. */
                 fitting: components["schemas"]["VideoFitting"];
-                /** @description What is seen once it is over, while its slides stay. */
+                /** @description What is shown after it has ended, while its slides stay. */
                 atEnd: components["schemas"]["VideoEnd"];
                 /**
-                 * @description Whether nothing is seen until it starts; else its first picture.
+                 * @description Whether it is hidden until it starts; otherwise its first frame is shown.
                  * @default false
                  */
                 hiddenBefore: boolean;
                 crop: null | components["schemas"]["VideoCrop"];
             };
         };
-        /** @description Several edits as one: made together, undone together. */
+        /** @description Several edits that are made and undone together. */
         EditSeveral: {
             /** @enum {string} */
             kind: "several";
             /** @description The edits, in the order they are made. */
             edits: components["schemas"]["ValueListOfEdit"];
-            /** @description What they do as a whole, for the history. */
+            /** @description A description of the whole, for the history. */
             what: string;
         };
-        /** @description Makes cues louder or quieter by the same, each as far as its level can go. */
+        /** @description Changes the levels of cues by the same amount, within the limits of each. */
         EditShiftLevels: {
             /** @enum {string} */
             kind: "shiftLevels";
@@ -6972,87 +6972,87 @@ export interface components {
             cueIds: string[];
             /**
              * Format: double
-             * @description How much louder, in dB; negative for quieter.
+             * @description The change in dB; negative for quieter.
              */
             byDb: number;
         };
-        /** @description What became of a show by an edit. */
+        /** @description The result of an edit. */
         Edited: {
             /**
              * Format: int64
-             * @description Its revision now.
+             * @description The new revision.
              */
             revision: number;
             change: null | components["schemas"]["ShowChange"];
         };
-        /** @description One thing about the sound on a slide. */
+        /** @description One statement about the sound on a slide. */
         Explained: {
             /** @description The cue it is about, or null for silence and hidden slides. */
             cueId: null | string;
-            /** @description Whether it sounds here. */
+            /** @description Whether it plays here. */
             sounds: boolean;
-            /** @description What and why. */
+            /** @description What happens and why. */
             sentence: string;
             fix: null | components["schemas"]["Fix"];
         };
         /**
-         * @description What a show can be exported as.
+         * @description The formats of exports.
          * @enum {unknown}
          */
         ExportFormat: "mp4" | "webm" | "wav" | "flac" | "mp3" | "opus" | "m4a" | "bandStems" | "cueStems" | "pptxClock" | "pptxHand" | "playerZip" | "playerHtml" | "otio" | "otioz" | "vtt" | "srt" | "timesHtml" | "timesCsv" | "runHtml" | "musicHtml" | "musicCsv" | "phonaris" | "phonarisUsed";
-        /** @description What an export came to, as it is kept with its job. */
+        /** @description The result of an export, stored with its job. */
         ExportReport: {
             /** @description The file's name. */
             file: string;
             /**
              * Format: int64
-             * @description What it weighs; 0 where that is not known.
+             * @description Its size; 0 when unknown.
              */
             bytes: number;
             /**
              * Format: int64
-             * @description The revision of the show it was made of; 0 where that is not known.
+             * @description The revision of the exported show; 0 when unknown.
              */
             revision: number;
-            /** @description What was asked for. */
+            /** @description The request. */
             asked: components["schemas"]["NewExport"];
-            /** @description What could not be carried over, in sentences. */
+            /** @description What was exported differently, as sentences. */
             lost: components["schemas"]["ValueListOfstring"];
             /**
              * Format: double
-             * @description How long it took, in seconds; 0 where that is not known.
+             * @description How long it took, in seconds; 0 when unknown.
              */
             seconds?: number;
             /**
              * Format: double
-             * @description How long it was said to take.
+             * @description The estimated duration.
              */
             aboutSeconds?: number;
         };
-        /** @description A fade in or a dying away. */
+        /** @description A fade-in or fade-out. */
         Fade: {
             /**
              * Format: int64
-             * @description How long, in milliseconds; 0 for none.
+             * @description Its length in milliseconds; 0 for none.
              */
             ms: number;
             /**
-             * @description The course of a fade's gain from 0 to 1.
+             * @description The curve of a fade's gain from 0 to 1.
              * @enum {unknown}
              */
             curve: "linear" | "equalPower" | "smooth";
         };
         /**
-         * @description The course of a fade's gain from 0 to 1.
+         * @description The curve of a fade's gain from 0 to 1.
          * @enum {unknown}
          */
         FadeCurve: "linear" | "equalPower" | "smooth";
         /**
-         * @description Which end of a cue a fade is at.
+         * @description One of a cue's two fades.
          * @enum {unknown}
          */
         FadeEnd: "in" | "out";
-        /** @description One thing the show should be warned about. */
+        /** @description A problem in the show. */
         Finding: {
             /** @description The name of the check that found it. */
             check: string;
@@ -7060,131 +7060,131 @@ export interface components {
             severity: components["schemas"]["Severity"];
             /** @description The cues it is about. */
             cueIds: components["schemas"]["ValueListOfstring"];
-            /** @description The slide it is on; null where it is on none. */
+            /** @description Its slide; null for none. */
             slideId: null | string;
-            /** @description What it is. */
+            /** @description What the problem is. */
             sentence: string;
-            /** @description The changes that would each put it right, the likeliest first; none where that takes more than an edit. */
+            /** @description The edits that would each fix it, the most likely first; none when it takes more than an edit. */
             fixes: components["schemas"]["ValueListOfFix"];
-            /** @description The sound it is about, where it is about one. */
+            /** @description The sound it is about, or null. */
             soundId: null | string;
         };
-        /** @description What was found, and what became of it. */
+        /** @description A finding, and whether it is ignored. */
         FindingView: {
-            /** @description Its id: equal for as long as the same is found of the same. */
+            /** @description Its id: equal as long as the same problem is found in the same place. */
             key: string;
-            /** @description What was found. */
+            /** @description The finding. */
             found: components["schemas"]["Finding"];
             /** @description Whether it is ignored. */
             ignored: boolean;
         };
-        /** @description What is proposed for all beds at once. */
+        /** @description A proposal for all beds. */
         FitAllView: {
-            /** @description Each bed that is not fitted yet and is not as long as its slides. */
+            /** @description Each bed that is not fitted and differs in length from its slides. */
             beds: components["schemas"]["ValueListOfProposed"];
-            /** @description What all of it comes to. */
+            /** @description A summary. */
             says: string;
             edit: null | components["schemas"]["Edit"];
         };
         /**
-         * @description How a cue's sound is made as long as its span.
+         * @description How a cue's sound is fitted to its span.
          * @enum {unknown}
          */
         FitMethod: "shorten" | "loop" | "recut" | "stretch" | "silence";
-        /** @description The recipe a cue is fitted by; what it comes to is worked out again whenever the length changes. */
+        /** @description How a cue is fitted. The result is computed again whenever the length changes. */
         FitRecipe: {
             /** @description The method. */
             method: components["schemas"]["FitMethod"];
             /**
              * Format: int32
-             * @description Re-cut: whether rather fewer joins, down to −2, or more, up to 2, than usual.
+             * @description Re-cut: how many joins are preferred, from −2 for fewer to 2 for more.
              */
             joins: number;
-            /** @description Re-cut: joins not to be used, by the frames of the sound they lead from and to. */
+            /** @description Re-cut: joins that must not be used, by the frames of the sound they lead from and to. */
             forbidden: components["schemas"]["ValueListOfFrameJump"];
-            /** @description Re-cut: joins not to be used, by the frames of the sound they lead from and to. */
+            /** @description Re-cut: joins that must not be used, by the frames of the sound they lead from and to. */
             wanted: components["schemas"]["ValueListOfFrameJump"];
             /**
              * Format: int64
-             * @description Shorten: the frame of the sound it ends at; null, or one that is out of reach, for the most natural.
+             * @description Shorten: the frame of the sound at which it ends; null, or a frame out of reach, for the most natural one.
              */
             endFrame: null | number;
-            /** @description Re-cut: passages of the sound that are neither left out nor broken. */
+            /** @description Re-cut: passages of the sound that must be kept whole. */
             kept: components["schemas"]["ValueListOfFrameRange"];
         };
-        /** @description A cue's music beside its span. */
+        /** @description A cue's music compared with its span. */
         FitsView: {
             /**
              * Format: int64
-             * @description How long the cue can sound.
+             * @description How long the cue can play.
              */
             lengthFrames: number;
             /**
              * Format: int64
-             * @description How much music is used.
+             * @description The length of the trimmed music.
              */
             usedFrames: number;
             /**
              * Format: double
-             * @description Its tempo; null where there is hardly a beat.
+             * @description Its tempo; null when it hardly has a beat.
              */
             tempoBpm: null | number;
-            /** @description Whether that is as good as sure. */
+            /** @description Whether the tempo is almost certain. */
             isTempoSure: boolean;
             /**
              * Format: int32
-             * @description How many beats a bar has.
+             * @description The number of beats in a bar.
              */
             beatsPerBar: number;
-            /** @description The methods, those that suit first. */
+            /** @description The methods, the suitable ones first. */
             methods: components["schemas"]["ValueListOfCompared"];
             /** @description Where it can end early, by frames of the sound, the most natural first. */
             ends: components["schemas"]["NaturalEnd"][];
-            /** @description To change the slides instead. */
+            /** @description Retiming the slides instead. */
             repace: components["schemas"]["Offer"];
-            /** @description To begin so that its own ending falls on the end of its slides. */
+            /** @description Starting so that its own ending falls on the end of its slides. */
             endTogether: components["schemas"]["Offer"];
         };
-        /** @description What a method makes of a sound for a length. Frames are at 48 kHz. */
+        /** @description The result of a fitting method for a length. Frames are at 48 kHz. */
         Fitted: {
             /** @description The method. */
             method: components["schemas"]["FitMethod"];
             /**
              * Format: int64
-             * @description The length wanted.
+             * @description The target length.
              */
             lengthFrames: number;
             cut: null | components["schemas"]["Cut"];
             /**
              * Format: double
-             * @description How fast it is played, at the same pitch.
+             * @description The playback speed, at the same pitch.
              */
             speed: number;
-            /** @description Where it goes over from one passage to another. */
+            /** @description The joins between passages. */
             joins: components["schemas"]["ValueListOfJoin"];
             /**
              * Format: int64
-             * @description How much of the length sounds; silence follows.
+             * @description How many frames of the length sound; silence follows.
              */
             soundFrames: number;
-            /** @description Whether it ends by itself, with the music's own ending. */
+            /** @description Whether it ends with the music's own ending. */
             endsNaturally: boolean;
             /**
              * Format: double
-             * @description How much it costs the music, 0 for nothing, about 1 for what everybody hears: what methods are put in order by.
+             * @description The musical cost, from 0 for none to about 1 for an edit that everybody hears; methods are ranked by it.
              */
             cost: number;
-            /** @description What to know about it, in one sentence. */
+            /** @description What a person should know about it, in one sentence. */
             says: string;
         };
-        /** @description A change that is offered. */
+        /** @description An edit that is offered. */
         Fix: {
-            /** @description What it does. */
+            /** @description What it does, as text. */
             words: string;
             /** @description The edit that does it. */
             edit: components["schemas"]["Edit"];
             /**
-             * @description Whether it takes nothing away and moves nothing, so that it can be made without asking.
+             * @description Whether it removes and moves nothing, so that it can be made without asking.
              * @default false
              */
             safe: boolean;
@@ -7196,7 +7196,7 @@ export interface components {
             /** Format: int64 */
             toFrame: number;
         };
-        /** @description Frames of a sound, from the first to before the last. */
+        /** @description A range of frames of a sound, from the first to the one after the last. */
         FrameRange: {
             /** Format: int64 */
             fromFrame: number;
@@ -7216,7 +7216,7 @@ export interface components {
              */
             toFrame: number;
         };
-        /** @description Room that was given back. */
+        /** @description The space that was freed. */
         GivenBack: {
             /**
              * Format: int64
@@ -7237,42 +7237,42 @@ export interface components {
             applied: boolean;
         };
         /**
-         * @description A place on the slides of a cue that the presenter clicks to start it. Lengths and places are shares of the slide's picture, from its
+         * @description A place on the slides of a cue that the presenter clicks to start it. Lengths and positions are fractions of the slide's picture, measured from its
          *     upper left corner.
          */
         Hotspot: {
             /**
              * Format: double
-             * @description The middle, from the left, 0 to 1.
+             * @description The horizontal centre, from the left, 0 to 1.
              */
             x: number;
             /**
              * Format: double
-             * @description The middle, from above, 0 to 1.
+             * @description The vertical centre, from the top, 0 to 1.
              */
             y: number;
             /**
              * Format: double
-             * @description Its width as a share of the slide's width; it is as high as wide.
+             * @description Its width, as a fraction of the slide's width; its height is the same.
              */
             size: number;
             /**
              * Format: double
-             * @description How far it is turned, in degrees clockwise, −180 to 180.
+             * @description Its rotation in degrees clockwise, −180 to 180.
              */
             turn: number;
-            /** @description What it looks like, where it has no picture of its own. */
+            /** @description Its symbol, when it has no picture. */
             symbol: components["schemas"]["HotspotSymbol"];
             /** @description Its colour, `#rrggbb`. */
             color: string;
             /**
              * Format: double
-             * @description How solid it is, 0 to 1.
+             * @description Its opacity, 0 to 1.
              */
             opacity: number;
             /** @description Its text alternative. */
             alternative: string;
-            /** @description Whether the audience sees it; where not, its place works all the same. */
+            /** @description Whether the audience sees it; a hidden hotspot can still be clicked. */
             shown: boolean;
             picture: null | components["schemas"]["PictureSource"];
         };
@@ -7283,7 +7283,7 @@ export interface components {
         HotspotSymbol: "wing" | "bell" | "drop" | "leaf" | "ring" | "wave";
         /** Format: binary */
         IFormFile: string;
-        /** @description The files of a deck, imported before. */
+        /** @description The uploaded files of a deck. */
         ImportedDeck: {
             files: components["schemas"]["ValueListOfUploadedFile"];
         };
@@ -7292,36 +7292,36 @@ export interface components {
          * @enum {unknown}
          */
         JobState: "waiting" | "running" | "done" | "failed" | "cancelled";
-        /** @description A piece of long work as the page sees it. */
+        /** @description A job for display. */
         JobView: {
             /** @description Its id. */
             id: string;
             /** @description The show it is for. */
             showId: string;
-            /** @description What it does, such as `sound` or `export`; one for each IJobWork. */
+            /** @description Its kind, such as `sound` or `export`; see IJobWork. */
             kind: string;
-            /** @description What the person calls it. */
+            /** @description Its name for the user. */
             name: string;
-            /** @description What it is about, where asking again names it: of a copy of a video its content hash; else null. */
+            /** @description Its subject, if asking again means the same job: for a video's browser version the content hash; otherwise null. */
             subject: null | string;
-            /** @description How far it has come. */
+            /** @description Its state. */
             state: components["schemas"]["JobState"];
             /**
              * Format: double
              * @description The fraction done.
              */
             progress: number;
-            /** @description What went wrong, in words, or null. */
+            /** @description The error message, or null. */
             problem: null | string;
-            /** @description What came out, or null. */
+            /** @description The result, or null. */
             result: null | string;
             /**
              * Format: date-time
-             * @description When it was asked for, in UTC.
+             * @description When it was created, in UTC.
              */
             createdAt: string;
         };
-        /** @description A join as it is heard. Frames are at 48 kHz. */
+        /** @description A join between passages. Frames are at 48 kHz. */
         Join: {
             /**
              * Format: int64
@@ -7330,32 +7330,32 @@ export interface components {
             atFrame: number;
             /**
              * Format: int64
-             * @description Where the sound is left.
+             * @description The frame of the sound it leaves.
              */
             fromFrame: number;
             /**
              * Format: int64
-             * @description Where it is entered.
+             * @description The frame of the sound it enters.
              */
             toFrame: number;
             /**
              * Format: double
-             * @description The part of all pairs of places in the piece that are more alike, 0 to 100: the lower, the less it can be heard.
+             * @description The percentage of all pairs of places in the piece that are more alike, 0 to 100: the lower, the less audible.
              */
             percentile: number;
-            /** @description Whether it is heard, as far as that can be told. */
+            /** @description How audible it is, as an estimate. */
             heard: components["schemas"]["JoinHeard"];
         };
         /**
-         * @description Whether a join is heard.
+         * @description How audible a join is.
          * @enum {unknown}
          */
         JoinHeard: "not" | "hardly" | "mayBe";
-        /** @description Pages to be joined with slides. */
+        /** @description Pages to join with slides. */
         JoinedPages: {
-            /** @description The file of the pages, imported before. */
+            /** @description The uploaded file of the pages. */
             files: components["schemas"]["ValueListOfUploadedFile"];
-            /** @description For each page the position of its slide among all slides; -1 for none. */
+            /** @description For each page the index of its slide among all slides; -1 for none. */
             joined: components["schemas"]["ValueListOfint"];
         };
         /** @description A run that is kept. */
@@ -7382,25 +7382,25 @@ export interface components {
              */
             createdAt: string;
         };
-        /** @description How loud the sounds of a kind are along the show. */
+        /** @description The loudness of a kind of sound over time. */
         KindAlong: {
             /** @description The kind. */
             kind: components["schemas"]["SoundKind"];
             /** @description Their short-term loudness in equal parts of the show, in LUFS. */
             along: number[];
         };
-        /** @description A sound that a draft leaves unused. */
+        /** @description A sound that a draft does not use. */
         LeftOut: {
             /** @description The sound. */
             soundId: string;
             /** @description Its name. */
             name: string;
-            /** @description What it is for. */
+            /** @description The kind of sound. */
             kind: components["schemas"]["SoundKind"];
-            /** @description Why there is no place for it. */
+            /** @description Why it is not used. */
             why: string;
         };
-        /** @description How much louder or quieter a cue is at a moment of its course. */
+        /** @description A change of a cue's level at a moment after its start. */
         LevelPoint: {
             /**
              * Format: int64
@@ -7413,9 +7413,9 @@ export interface components {
              */
             db: number;
         };
-        /** @description How loud a show is to be, in loudness units relative to full scale (LUFS, ITU-R BS.1770-5). */
+        /** @description The target loudness of a show, in loudness units relative to full scale (LUFS, ITU-R BS.1770-5). */
         LevelTargets: {
-            /** @description Where it is heard: what the figures were taken from. */
+            /** @description The preset that the figures come from. */
             for: components["schemas"]["TargetsFor"];
             /**
              * Format: double
@@ -7424,12 +7424,12 @@ export interface components {
             voiceLufs: number;
             /**
              * Format: double
-             * @description That of a bed where no voice sounds.
+             * @description The integrated loudness of a bed without a voice over it.
              */
             bedLufs: number;
             /**
              * Format: double
-             * @description That of a bed while one does.
+             * @description The integrated loudness of a bed under a voice.
              */
             bedUnderVoiceLufs: number;
             /**
@@ -7448,7 +7448,7 @@ export interface components {
              */
             truePeakDbtp: number;
         };
-        /** @description How loud a show is, as its page draws it. */
+        /** @description The loudness of a show for display. */
         LevelsView: {
             /**
              * Format: int64
@@ -7457,88 +7457,88 @@ export interface components {
             revision: number;
             /**
              * Format: double
-             * @description The integrated loudness of the whole in LUFS; null where it has none.
+             * @description The integrated loudness of the whole in LUFS; null for none.
              */
             integratedLufs: null | number;
             /**
              * Format: double
-             * @description How far that is from its target, in LU, above it where positive; null where it is at it, or the show has none.
+             * @description The difference to its target, in LU, positive above it; null when it is on target, or the show has no loudness.
              */
             apartLu: null | number;
             /**
              * Format: double
-             * @description Its loudness range in LU; null where it has none.
+             * @description Its loudness range in LU; null for none.
              */
             rangeLu: null | number;
             /**
              * Format: double
-             * @description The true peak of what comes out in dBTP; null for silence.
+             * @description The true peak after the limiter in dBTP; null for silence.
              */
             truePeakDbtp: null | number;
             /**
              * Format: double
-             * @description That of the sum, before the limiter; null for silence.
+             * @description The true peak of the sum before the limiter; null for silence.
              */
             sumPeakDbtp: null | number;
-            /** @description Where the limiter is limiting. */
+            /** @description Where the limiter acts. */
             limited: components["schemas"]["FrameStretch"][];
-            /** @description The short-term loudness of the whole in equal parts of the show, the greatest in each, in LUFS. */
+            /** @description The short-term loudness of the whole in equal parts of the show, the maximum in each, in LUFS. */
             along: number[];
-            /** @description That of each kind of sound that there is. */
+            /** @description The same for each kind of sound. */
             kinds: components["schemas"]["KindAlong"][];
             wholeGain: null | components["schemas"]["WholeGain"];
-            /** @description The targets there are figures for. */
+            /** @description The level target presets. */
             presets: components["schemas"]["LevelTargets"][];
             /** @description The slides. */
             slides: components["schemas"]["SlideLevels"][];
-            /** @description The cues that have a time. */
+            /** @description The cues that have times. */
             cues: components["schemas"]["CueLevelsView"][];
         };
-        /** @description What became of a list. */
+        /** @description A change of a list. */
         ListChangeOfCue: {
-            /** @description The list as it is now, in runs of what lay side by side before; null where the same things are in it in the same order. */
+            /** @description The new list as runs of consecutive old items; null when it has the same items in the same order. */
             runs: null | components["schemas"]["ListRun"][];
-            /** @description What is new in it, or not as it was, in its order now. */
+            /** @description The new and changed items, in the new order. */
             changed: components["schemas"]["Cue"][];
         };
-        /** @description What became of a list. */
+        /** @description A change of a list. */
         ListChangeOfSlide: {
-            /** @description The list as it is now, in runs of what lay side by side before; null where the same things are in it in the same order. */
+            /** @description The new list as runs of consecutive old items; null when it has the same items in the same order. */
             runs: null | components["schemas"]["ListRun"][];
-            /** @description What is new in it, or not as it was, in its order now. */
+            /** @description The new and changed items, in the new order. */
             changed: components["schemas"]["Slide"][];
         };
-        /** @description What became of a list. */
+        /** @description A change of a list. */
         ListChangeOfSlideTime: {
-            /** @description The list as it is now, in runs of what lay side by side before; null where the same things are in it in the same order. */
+            /** @description The new list as runs of consecutive old items; null when it has the same items in the same order. */
             runs: null | components["schemas"]["ListRun"][];
-            /** @description What is new in it, or not as it was, in its order now. */
+            /** @description The new and changed items, in the new order. */
             changed: components["schemas"]["SlideTime"][];
         };
-        /** @description What became of a list. */
+        /** @description A change of a list. */
         ListChangeOfSound: {
-            /** @description The list as it is now, in runs of what lay side by side before; null where the same things are in it in the same order. */
+            /** @description The new list as runs of consecutive old items; null when it has the same items in the same order. */
             runs: null | components["schemas"]["ListRun"][];
-            /** @description What is new in it, or not as it was, in its order now. */
+            /** @description The new and changed items, in the new order. */
             changed: components["schemas"]["Sound"][];
         };
-        /** @description What became of a list. */
+        /** @description A change of a list. */
         ListChangeOfStrandView: {
-            /** @description The list as it is now, in runs of what lay side by side before; null where the same things are in it in the same order. */
+            /** @description The new list as runs of consecutive old items; null when it has the same items in the same order. */
             runs: null | components["schemas"]["ListRun"][];
-            /** @description What is new in it, or not as it was, in its order now. */
+            /** @description The new and changed items, in the new order. */
             changed: components["schemas"]["StrandView"][];
         };
-        /** @description A part of a list. */
+        /** @description A run of a list. */
         ListRun: {
             /**
              * Format: int32
-             * @description Where its first thing was before, from 0; −1 where all of it is new: the next of what is changed and was not there.
+             * @description The old index of its first item, from 0; −1 for new items, which are the next new ones among the changed items.
              */
             from: number;
             /**
              * Format: int32
-             * @description How many things it has.
+             * @description The number of items.
              */
             count: number;
         };
@@ -7551,10 +7551,10 @@ export interface components {
              * @description How much later, in milliseconds.
              */
             delayMs: number;
-            /** @description Whether this is where it is to begin; else it begins only where it was not heard to its end. */
+            /** @description Whether this is its own start; otherwise it begins here only if it was not heard to its end. */
             startsHere: boolean;
         };
-        /** @description A cue as it is shown live. */
+        /** @description A cue in a live show. */
         LiveCue: {
             /** @description Its id in the plan. */
             id: string;
@@ -7562,39 +7562,39 @@ export interface components {
             cueId: string;
             /** @description Its sound's name. */
             name: string;
-            /** @description What its sound is for. */
+            /** @description The kind of its sound. */
             kind: components["schemas"]["SoundKind"];
             /** @description Whether it is triggered manually. */
             byHand: boolean;
-            /** @description The cue of the show whose end it waits for, or null. */
+            /** @description The cue of the show that it follows, or null. */
             after: null | string;
             /**
              * Format: int64
-             * @description How long after that end it begins.
+             * @description The delay after that cue's end.
              */
             gapMs: number;
-            /** @description How it fades in. */
+            /** @description Its fade-in. */
             fadeIn: components["schemas"]["Fade"];
-            /** @description How it fades out where it is stopped. */
+            /** @description Its fade-out when it is stopped. */
             fadeOut: components["schemas"]["Fade"];
             /**
              * Format: int64
-             * @description How long the bed before is replaced by it, where it is a bed.
+             * @description The length of the crossfade from the bed before, for beds.
              */
             handoverMs: number;
-            /** @description Whether it goes on past its span until it has finished. */
+            /** @description Whether it plays past its span to its end. */
             playsPastSpan: boolean;
-            /** @description What it does when revisited. */
+            /** @description What it does when its slides are revisited. */
             return: components["schemas"]["CueReturn"];
             duck: null | components["schemas"]["LiveDuck"];
             /**
              * Format: double
-             * @description How far a bed is above what it is to be under a voice, in dB: as far it goes down for one that does not say.
+             * @description How far a bed is above its target under a voice, in dB: its depth when the voice gives none.
              */
             overDb: number;
             /**
              * Format: int64
-             * @description How long it sounds by itself; null for without end.
+             * @description Its own length; null for no end.
              */
             lengthMs: null | number;
             /**
@@ -7602,30 +7602,30 @@ export interface components {
              * @description The number of the last slide of its span.
              */
             lastNumber: number;
-            /** @description The points of its sound that have names, in milliseconds from its start. */
+            /** @description The named positions in it, in milliseconds from its start. */
             markers: components["schemas"]["ValueListOfLiveMarker"];
             video: null | components["schemas"]["LiveVideo"];
         };
-        /** @description How beds are ducked under a voice that nobody knows the beginning of. */
+        /** @description How beds are ducked under a voice whose start is not known in advance. */
         LiveDuck: {
             /**
              * Format: int64
-             * @description How long they take to go down, in milliseconds; where there is time for it, before the voice speaks.
+             * @description The attack in milliseconds; it ends when the voice speaks, if there is time for it.
              */
             attackMs: number;
             /**
              * Format: int64
-             * @description How long they stay down when it has spoken, in milliseconds.
+             * @description The hold after speech, in milliseconds.
              */
             holdMs: number;
             /**
              * Format: int64
-             * @description How long they take to come up again, in milliseconds.
+             * @description The release in milliseconds.
              */
             releaseMs: number;
             /**
              * Format: double
-             * @description How far down they go, in dB; null for as far as each is too loud for it.
+             * @description The depth in dB; null to lower each bed to its target.
              */
             depthDb: null | number;
             spoken: null | components["schemas"]["ValueListOfLiveStretch"];
@@ -7636,11 +7636,11 @@ export interface components {
             cueId: string;
             /**
              * Format: int64
-             * @description How long after the place was come to, in milliseconds.
+             * @description How long after the place was reached, in milliseconds.
              */
             delayMs: number;
         };
-        /** @description Something that happens while a show is shown. */
+        /** @description An event in a live show. */
         LiveEvent: {
             /**
              * @description The kinds of LiveEvent.
@@ -7649,43 +7649,43 @@ export interface components {
             kind: "goTo" | "due" | "start" | "seek" | "fadeOut" | "silence" | "ended";
             /**
              * Format: int64
-             * @description When, in milliseconds of the clock the sounds are played by.
+             * @description When it happens, in milliseconds of the audio clock.
              */
             atMs: number;
             /**
              * Format: int32
-             * @description The place that is gone to.
+             * @description The place the presenter goes to.
              */
             place: number;
-            /** @description The cue it is about; empty for none. */
+            /** @description The cue it concerns; empty for none. */
             cueId: string;
             /**
              * Format: int64
-             * @description From where the cue is to be heard, in milliseconds from its start.
+             * @description Where the cue plays from, in milliseconds from its start.
              */
             fromMs: number;
         };
-        /** @description A named point of a cue. */
+        /** @description A named position in a cue. */
         LiveMarker: {
             /** @description Its name. */
             name: string;
             /**
              * Format: int64
-             * @description When it comes, in milliseconds from the cue's start.
+             * @description Its position in milliseconds from the cue's start.
              */
             atMs: number;
         };
-        /** @description What is to be done with a sound. */
+        /** @description An order to the audio output. */
         LiveOrder: {
             /**
              * @description The kinds of LiveOrder.
              * @enum {unknown}
              */
             kind: "wait" | "start" | "stop" | "ended";
-            /** @description The cue of the plan. */
+            /** @description The cue in the plan. */
             cueId: string;
             /**
-             * @description Why something is done with a sound.
+             * @description The reason for an order.
              * @enum {unknown}
              */
             reason: "began" | "cameBack" | "followed" | "hand" | "spanEnded" | "takenOver" | "silence" | "finished";
@@ -7696,26 +7696,26 @@ export interface components {
             inMs: number;
             /**
              * Format: int64
-             * @description From where in the cue, in milliseconds.
+             * @description Where in the cue to start, in milliseconds.
              */
             fromMs: number;
-            /** @description A fade in or a dying away. */
+            /** @description A fade-in or fade-out. */
             fade: {
                 /**
                  * Format: int64
-                 * @description How long, in milliseconds; 0 for none.
+                 * @description Its length in milliseconds; 0 for none.
                  */
                 ms: number;
                 /**
-                 * @description The course of a fade's gain from 0 to 1.
+                 * @description The curve of a fade's gain from 0 to 1.
                  * @enum {unknown}
                  */
                 curve: "linear" | "equalPower" | "smooth";
             };
-            /** @description The cue that takes over, or null. */
+            /** @description The cue that replaces it, or null. */
             by: null | string;
         };
-        /** @description Where a presenter can be: a slide with so many of its steps taken. */
+        /** @description A place a presenter can be at: a slide with a number of its steps taken. */
         LivePlace: {
             /** @description The slide. */
             slideId: string;
@@ -7726,24 +7726,24 @@ export interface components {
             number: number;
             /**
              * Format: int32
-             * @description The last step taken, from 0 for the slide's own coming.
+             * @description The last step taken; 0 for the slide itself.
              */
             step: number;
             /**
              * Format: int64
-             * @description When it is planned, in milliseconds from the show's beginning.
+             * @description Its planned time, in milliseconds from the show's beginning.
              */
             atMs: number;
             /**
              * Format: int64
-             * @description How long it is planned to stay.
+             * @description How long it is planned to last.
              */
             stayMs: number;
-            /** @description The cues that may sound here; all others end when it is come to, but those that play past its span. */
+            /** @description The cues that may play here. All others end when it is reached, except those that play past their span. */
             held: components["schemas"]["ValueListOfstring"];
-            /** @description The cues that begin here where they do not sound. */
+            /** @description The cues that begin here unless they already play. */
             begins: components["schemas"]["ValueListOfLiveBegin"];
-            /** @description The cues that end while it stays, where they sound. */
+            /** @description The cues that end here if they play. */
             ends: components["schemas"]["ValueListOfLiveEnd"];
             /** @description The cues of this slide that are triggered manually, in the order of their keys; cues on this slide only come first. */
             byHand: components["schemas"]["ValueListOfstring"];
@@ -7754,32 +7754,32 @@ export interface components {
             loopStart: null | number;
             /**
              * Format: int32
-             * @description The place the waiting loop is left for, or null.
+             * @description The place after the waiting loop, or null.
              */
             loopExit: null | number;
-            /** @description Whether the waiting loop's first place comes after it. */
+            /** @description Whether the first place of the waiting loop follows it. */
             loops: boolean;
         };
         /**
-         * @description What shall sound wherever the presenter is, however they came there: worked out from the show once, before it is shown, and carried out
-         *     by the page that shows it. How long slides stay is not known, so nothing here depends on it but what is
-         *     to end so much earlier or later than a slide: that goes by how long it is planned to stay.
+         * @description What plays at each place a presenter can be, however they got there. It is computed once from the show, before it is presented, and carried out
+         *     by the page that presents it. How long slides stay is not known then, so nothing depends on it, except a cue that
+         *     ends some time before or after a slide's end: that uses the planned hold.
          */
         LivePlan: {
-            /** @description Where the presenter can be, in the running order: each slide with so many of its steps taken. */
+            /** @description The places a presenter can be at, in running order: each slide with a number of its steps taken. */
             places: components["schemas"]["ValueListOfLivePlace"];
-            /** @description The cues that can sound. One that restarts on every slide is there for each. */
+            /** @description The cues that can play. One that restarts on every slide appears once for each. */
             cues: components["schemas"]["ValueListOfLiveCue"];
             /**
              * Format: int64
-             * @description How long a sound takes to fade out by hand, in milliseconds.
+             * @description The length of the presenter's fade-out, in milliseconds.
              */
             handFadeMs: number;
-            /** @description How a sound begins or ends where it is cut: no edge clicks. */
+            /** @description The fade at a cut, which prevents clicks. */
             edge: components["schemas"]["Fade"];
             /**
              * Format: int64
-             * @description How long all take when they are silenced at once, in milliseconds.
+             * @description The length of the fade when everything is silenced, in milliseconds.
              */
             silenceFadeMs: number;
         };
@@ -7792,29 +7792,29 @@ export interface components {
             fromMs: number;
             /**
              * Format: int64
-             * @description Where it ends.
+             * @description Where it ends, in milliseconds from the cue's start.
              */
             toMs: number;
         };
-        /** @description The pictures of a video as they are shown live. */
+        /** @description The pictures of a video in a live show. */
         LiveVideo: {
-            /** @description The id of the file of them that is fetched before: string VideoFile.Name. */
+            /** @description The id of the file to download beforehand: string VideoFile.Name. */
             file: string;
-            /** @description Where they lie, and how they are seen. */
+            /** @description Their position and appearance. */
             place: components["schemas"]["VideoPlace"];
-            /** @description Where they come to lie, in shares of the slide. */
+            /** @description Where they are drawn, as fractions of the slide. */
             box: components["schemas"]["VideoBox"];
             /**
              * Format: int32
-             * @description The first place of the plan they are seen at, moving or not.
+             * @description The first place of the plan at which they are seen, playing or still.
              */
             firstPlace: number;
             /**
              * Format: int32
-             * @description The last of them.
+             * @description The last such place.
              */
             lastPlace: number;
-            /** @description The stretches of that file in which they move, counted from where the cue begins to where it ends or is repeated. */
+            /** @description The stretches of that file in which they play, from the start of the cue to its end or repeat. */
             runs: components["schemas"]["ValueListOfVideoRun"];
         };
         /** @description A part of a sound that loops. */
@@ -7830,7 +7830,7 @@ export interface components {
              */
             toFrame: number;
         };
-        /** @description A take that was not ended. */
+        /** @description An interrupted recording. */
         LostTake: {
             /** @description Its upload. */
             id: string;
@@ -7854,34 +7854,34 @@ export interface components {
             /** @description Their page: what it did since that revision does not collide; null for nobody in particular. */
             sender?: null | string;
         };
-        /** @description A named point in a sound. */
+        /** @description A named position in a sound. */
         Marker: {
-            /** @description Its id for as long as the sound lives. */
+            /** @description Its id, unique within the sound. */
             id: string;
             /** @description Its name. */
             name: string;
             /**
              * Format: int64
-             * @description Where, in frames at 48 kHz.
+             * @description Its position in frames at 48 kHz.
              */
             frame: number;
         };
-        /** @description How loud a show would be along its slides with its levels matched. */
+        /** @description The loudness over the slides with matched levels. */
         MatchedAlong: {
             /**
              * Format: double
-             * @description The integrated loudness of the whole in LUFS; null where it has none.
+             * @description The integrated loudness of the whole in LUFS; null for none.
              */
             integratedLufs: null | number;
             /** @description Its short-term loudness in equal parts of the show, in LUFS. */
             along: number[];
         };
         /**
-         * @description What slides of two shows are matched by.
+         * @description How the slides of two shows are matched.
          * @enum {unknown}
          */
         MatchedBy: "sections" | "numbers" | "titles";
-        /** @description Something that gets a name. */
+        /** @description A request with a name. */
         NamedThing: {
             name: string;
         };
@@ -7900,9 +7900,9 @@ export interface components {
             /** @description Whether a bar ends there and what comes is something new or quieter. */
             atPhrase: boolean;
         };
-        /** @description An export to make. */
+        /** @description A request for an export. */
         NewExport: {
-            /** @description What to make. */
+            /** @description The format. */
             format: components["schemas"]["ExportFormat"];
             /**
              * Format: int32
@@ -7920,30 +7920,30 @@ export interface components {
              */
             fps: number;
             /**
-             * @description Only these slides, as a span is typed; empty for all.
+             * @description Only these slides, as a typed span; empty for all.
              * @default
              */
             slides: string;
-            /** @description The cue whose sound alone is wanted; null for all. */
+            /** @description The only cue to export as sound; null for all. */
             cueId?: null | string;
         };
-        /** @description A run to begin. */
+        /** @description A run to start. */
         NewRun: {
-            /** @description What it is for. */
+            /** @description Its kind. */
             kind: components["schemas"]["RunKind"];
         };
-        /** @description A run that was begun. */
+        /** @description A started run. */
         NewRunView: {
-            /** @description All that is needed to show the show without the server. */
+            /** @description Everything needed to present the show without the server. */
             run: components["schemas"]["RunView"];
-            /** @description The cues that sound, as drawn for the one who shows it. */
+            /** @description The cues for the presenter's timeline. */
             strands: components["schemas"]["StrandView"][];
         };
-        /** @description A show to make. */
+        /** @description A show to create. */
         NewShow: {
-            /** @description Its title; after the first file when left out. */
+            /** @description Its title; by default from the first file. */
             title: null | string;
-            /** @description The files of its deck, imported before; none for a show without slides yet. */
+            /** @description The uploaded files of its deck; none for an empty show. */
             files: components["schemas"]["ValueListOfUploadedFile"];
             /**
              * Format: int64
@@ -7953,33 +7953,33 @@ export interface components {
         };
         /** @description Slides to add. */
         NewSlides: {
-            /** @description The files of the deck, imported before. */
+            /** @description The uploaded files of the deck. */
             files: components["schemas"]["ValueListOfUploadedFile"];
             /**
              * Format: int32
              * @description The position of the first new slide; beyond the end means at the end.
              */
             index: number;
-            /** @description The slides wanted, by their numbers in the deck; null for all. */
+            /** @description The numbers of the slides in the deck; null for all. */
             numbers?: number[];
             /**
-             * @description Whether each is a picture that fills the slide.
+             * @description Whether each is a picture that fills its slide.
              * @default false
              */
             fills: boolean;
         };
         /** @description A sound to import. */
         NewSound: {
-            /** @description The content hash of its file, imported before. */
+            /** @description The content hash of its uploaded file. */
             hash: string;
-            /** @description What the file was called. */
+            /** @description The name of the file. */
             name: string;
             kind?: null | components["schemas"]["SoundKind"];
-            /** @description The slide to lay it on at once; null for none. */
+            /** @description The slide to place it on; null for none. */
             slideId?: null | string;
             /**
              * Format: int32
-             * @description Where a video gets a slide of its own, among all slides; null for none.
+             * @description The position of a new slide for a video; null for none.
              */
             index?: null | number;
         };
@@ -7989,7 +7989,7 @@ export interface components {
             says: string;
             edit: null | components["schemas"]["Edit"];
         };
-        /** @description A stretch of a sound that is heard without a break. */
+        /** @description A stretch of a sound played without a break. */
         Passage: {
             /**
              * Format: int64
@@ -8003,18 +8003,18 @@ export interface components {
             frames: number;
             /**
              * Format: int32
-             * @description The length of the crossfade it is entered with, in frames: half before its beginning, half after; 0 for none.
+             * @description The length of the crossfade into it, in frames: half before its beginning, half after; 0 for none.
              */
             seamFrames: number;
         };
-        /** @description Copied cues, and the slide they are laid on. */
+        /** @description Copied cues, and the slide to paste them on. */
         Pasted: {
             clip: components["schemas"]["CueClip"];
             slideId: string;
         };
-        /** @description Where a picture comes from: a file kept as imported and the page of it, or a card made here. Drawn at whatever size is asked for. */
+        /** @description Where a picture comes from: a page of an imported file, or a card made in the app. It can be drawn at any size. */
         PictureSource: {
-            /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, of what is drawn. */
+            /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, the hash of its content. */
             media: string;
             /** @description The file's media type, such as `application/pdf` or `image/png`. */
             type: string;
@@ -8035,30 +8035,30 @@ export interface components {
             height: number;
             /**
              * Format: int32
-             * @description How many steps of an animated page are shown; 0 for all.
+             * @description How many steps of an animated page are applied; 0 for all.
              * @default 0
              */
             step: number;
             /**
-             * @description Whether it fills the slide, cut off where its proportions are others, rather than being shown whole.
+             * @description Whether it fills the slide, cropped where its proportions differ, rather than being shown whole.
              * @default false
              */
             fills: boolean;
             card: null | components["schemas"]["Card"];
             key: null | string;
         };
-        /** @description The cues of another show that are to be laid. */
+        /** @description The cues of another show to place. */
         PlacedMusic: {
-            /** @description What slides are matched by. */
+            /** @description How slides are matched. */
             by: components["schemas"]["MatchedBy"];
-            /** @description The cues, in the other show. */
+            /** @description The ids of the cues in the other show. */
             cueIds: components["schemas"]["ValueListOfstring"];
         };
-        /** @description A set of settings that a cue gets in one click. What is null stays as it is. */
+        /** @description A set of settings that are given to a cue in one click. A null setting is left unchanged. */
         Preset: {
             /** @description Its id. */
             id: string;
-            /** @description What it does for the person. */
+            /** @description Its name in the interface. */
             name: string;
             covers: null | components["schemas"]["CoveredSlides"];
             /** @description Whether it is triggered manually, or begins with its slide. */
@@ -8086,14 +8086,14 @@ export interface components {
              * @description How fast it plays.
              */
             speed: null | number;
-            /** @description Whether it begins so that its own ending falls on the end of its slides. */
+            /** @description Whether it is timed to end where its slides end. */
             endTogether: null | boolean;
         };
-        /** @description The settings there are. */
+        /** @description All presets. */
         Presets: {
             /** @description Those that come with the app. */
             shipped: components["schemas"]["Preset"][];
-            /** @description Those a person kept. */
+            /** @description Those saved by users. */
             kept: components["schemas"]["Preset"][];
         };
         /** @description A method proposed for a cue. */
@@ -8122,7 +8122,7 @@ export interface components {
          * @enum {unknown}
          */
         RefreshKind: "kept" | "changed" | "new" | "gone";
-        /** @description What becomes of one slide in a refresh. */
+        /** @description What happens to one slide in a refresh. */
         RefreshLine: {
             /** @description Kept, changed, new or gone. */
             kind: components["schemas"]["RefreshKind"];
@@ -8139,12 +8139,12 @@ export interface components {
         };
         /** @description A deck to refresh a show with. */
         RefreshedDeck: {
-            /** @description The files of the deck, imported before. */
+            /** @description The uploaded files of the deck. */
             files: components["schemas"]["ValueListOfUploadedFile"];
-            /** @description The slides of the show whose title and notes are to be the deck's where both were changed; null for none. */
+            /** @description The slides that take the deck's title and notes when both were changed; null for none. */
             fromDeck?: string[];
         };
-        /** @description Slides with the holds that make them end with the music. */
+        /** @description The holds with which slides end with the music. */
         RepaceView: {
             /** @description The slides. */
             slides: components["schemas"]["ValueListOfRepacedSlide"];
@@ -8173,22 +8173,22 @@ export interface components {
             /** @description Whether it stays as it is: locked, or following what plays on it. */
             locked: boolean;
         };
-        /** @description Whose a sound is and on what terms. An empty text means: not known. */
+        /** @description The usage rights of a sound. An empty text means unknown. */
         Rights: {
             /** @description The piece's title. */
             title: string;
             /** @description Who made it. */
             author: string;
-            /** @description Where it was got from. */
+            /** @description Where it was obtained. */
             source: string;
-            /** @description An SPDX licence identifier, or free words. */
+            /** @description An SPDX licence identifier, or free text. */
             licence: string;
-            /** @description The credit line that is asked for, word by word. */
+            /** @description The credit line the owner asks for, verbatim. */
             credit: string;
-            /** @description Where the permission can be looked up. */
+            /** @description Where the permission can be checked. */
             proof: string;
             clearance: null | components["schemas"]["DeskClearance"];
-            /** @description The id of the piece in the sound catalogue that it was taken from; null for none. */
+            /** @description The id of its piece in the sound catalogue; null when it did not come from there. */
             cataloguePiece: null | string;
         };
         /** @description A part of a sound heard without a join. */
@@ -8210,30 +8210,30 @@ export interface components {
             toFrame: number;
         };
         /**
-         * @description What a run is for.
+         * @description The kind of a run.
          * @enum {unknown}
          */
         RunKind: "present" | "dry" | "self";
-        /** @description Something that happened. */
+        /** @description An event of a run. */
         RunLine: {
             /**
              * Format: int64
              * @description When, in milliseconds from the run's beginning.
              */
             atMs: number;
-            /** @description On which slide. */
+            /** @description The slide it happened on. */
             slideId: string;
-            /** @description What. */
+            /** @description What happened, as text. */
             words: string;
         };
-        /** @description What a run of a show was like, told by the page that showed it. */
+        /** @description What happened in a run of a show, reported by the page that presented it. */
         RunLog: {
-            /** @description Where it was how long, in order. */
+            /** @description The slides shown and for how long, in order. */
             stays: components["schemas"]["ValueListOfRunStay"];
             /** @description What happened, in order. */
             lines: components["schemas"]["ValueListOfRunLine"];
         };
-        /** @description A run beside the plan. */
+        /** @description A run compared with the plan. */
         RunReport: {
             /**
              * Format: int64
@@ -8242,7 +8242,7 @@ export interface components {
             tookMs: number;
             /**
              * Format: int64
-             * @description How long the slides that were shown are planned to stay, each once.
+             * @description The planned hold of the slides that were shown, each counted once.
              */
             plannedMs: number;
             /** @description The slides of the running order. */
@@ -8250,16 +8250,16 @@ export interface components {
             /** @description What happened. */
             lines: components["schemas"]["ValueListOfRunLine"];
             edit: null | components["schemas"]["Edit"];
-            /** @description Whether it took as long as planned, as exactly as holds are taken. */
+            /** @description Whether it took as long as planned, to the precision of holds. */
             asPlanned: boolean;
         };
         /** @description The report of a run. */
         RunReportView: {
             /** @description The run. */
             run: components["schemas"]["KeptRun"];
-            /** @description What it was like. */
+            /** @description The report. */
             report: components["schemas"]["RunReport"];
-            /** @description What the show should be warned about, what is ignored left out. */
+            /** @description The findings in the show, without ignored ones. */
             findings: components["schemas"]["Finding"][];
         };
         /** @description A slide of a run. */
@@ -8280,15 +8280,15 @@ export interface components {
             plannedMs: number;
             /**
              * Format: int64
-             * @description How long it was shown in all.
+             * @description How long it was shown in total.
              */
             tookMs: number;
             /**
              * Format: int32
-             * @description How often it was come to.
+             * @description How often it was shown.
              */
             visits: number;
-            /** @description Whether its hold stays: it is locked, or of a waiting loop. */
+            /** @description Whether its hold is kept: it is locked, or in a waiting loop. */
             keeps: boolean;
         };
         /** @description A stay on a slide. */
@@ -8297,7 +8297,7 @@ export interface components {
             slideId: string;
             /**
              * Format: int64
-             * @description When it was come to, in milliseconds from the run's beginning.
+             * @description When it was reached, in milliseconds from the run's beginning.
              */
             atMs: number;
             /**
@@ -8343,8 +8343,8 @@ export interface components {
             shownElsewhere: boolean;
         };
         /**
-         * @description When each slide is there: the slides that are not hidden, in order, each from where the one before it ended. A millisecond is
-         *     48 frames exactly, so the sums are exact and an hour-long show drifts by nothing.
+         * @description When each slide is shown: the slides that are not hidden, in order, each beginning where the one before it ends. A millisecond is
+         *     exactly 48 frames, so sums are exact and a show of an hour does not drift.
          */
         RunningOrder: {
             slides: components["schemas"]["ValueListOfSlideTime"];
@@ -8362,7 +8362,7 @@ export interface components {
             name: string;
             /** @description The id of its first slide. */
             first: string;
-            /** @description Whether it loops until the presenter moves on. */
+            /** @description Whether it loops until the presenter starts the talk. */
             waitingLoop: boolean;
         };
         /**
@@ -8371,13 +8371,13 @@ export interface components {
          */
         Severity: "blocker" | "audible" | "minor";
         /**
-         * @description How a stretch of a show has moved as a whole, as all does that comes after a slide whose hold has changed: said once rather than of everything
+         * @description A shift of a part of a show, for example of everything after a slide whose hold changed: sent once instead of with every item
          *     in it.
          */
         Shift: {
             /**
              * Format: int64
-             * @description The first frame of the stretch, before.
+             * @description The first frame of the part, before.
              */
             fromFrame: number;
             /**
@@ -8387,21 +8387,21 @@ export interface components {
             toFrame: number;
             /**
              * Format: int64
-             * @description By how many frames it comes later.
+             * @description The frames it is shifted by.
              */
             frames: number;
             /**
              * Format: int32
-             * @description By how many positions its slides lie further down among all.
+             * @description The change of its slides' indices among all slides.
              */
             index: number;
             /**
              * Format: int32
-             * @description By how many shown slides.
+             * @description The change of their indices among shown slides.
              */
             place: number;
         };
-        /** @description One deck with its sounds and everything set about them. An immutable value: an edit makes another show. */
+        /** @description A deck with its sounds and all settings. Immutable: an edit produces another show. */
         Show: {
             /** @description The title of the show. */
             title: string;
@@ -8430,14 +8430,14 @@ export interface components {
                 media: string;
                 /** @description The name of the file as imported. */
                 fileName: string;
-                /** @description What was measured of it. */
+                /** @description Its measurements. */
                 figures: components["schemas"]["SoundFigures"];
-                /** @description Whose it is. */
+                /** @description Its usage rights. */
                 rights: components["schemas"]["Rights"];
-                /** @description Named points in it, in order. */
+                /** @description Named positions in it, in order. */
                 markers: components["schemas"]["ValueListOfMarker"];
                 /**
-                 * @description Whether it was taken out of the list while cues of it are parked.
+                 * @description Whether it was removed from the list while parked cues still use it.
                  * @default false
                  */
                 removed: boolean;
@@ -8450,12 +8450,12 @@ export interface components {
             cues: components["schemas"]["Cue"][];
             /**
              * Format: int64
-             * @description The running time the show is to have, in milliseconds; null for no wish.
+             * @description The target running time in milliseconds; null for none.
              */
             targetMs: null | number;
-            /** @description How loud a show is to be, in loudness units relative to full scale (LUFS, ITU-R BS.1770-5). */
+            /** @description The target loudness of a show, in loudness units relative to full scale (LUFS, ITU-R BS.1770-5). */
             levelTargets: {
-                /** @description Where it is heard: what the figures were taken from. */
+                /** @description The preset that the figures come from. */
                 for: components["schemas"]["TargetsFor"];
                 /**
                  * Format: double
@@ -8464,12 +8464,12 @@ export interface components {
                 voiceLufs: number;
                 /**
                  * Format: double
-                 * @description That of a bed where no voice sounds.
+                 * @description The integrated loudness of a bed without a voice over it.
                  */
                 bedLufs: number;
                 /**
                  * Format: double
-                 * @description That of a bed while one does.
+                 * @description The integrated loudness of a bed under a voice.
                  */
                 bedUnderVoiceLufs: number;
                 /**
@@ -8490,35 +8490,35 @@ export interface components {
             };
             /**
              * Format: double
-             * @description By how much the whole is louder than its cues are set, in dB.
+             * @description The gain of the whole mix, in dB, added to the levels of the cues.
              */
             gainDb: number;
-            /** @description How beds are ducked under a voice: down before it speaks, up again a while after. */
+            /** @description How beds are ducked under a voice: they are lowered before it speaks and raised some time after. */
             duck: {
                 /**
                  * Format: int64
-                 * @description How long the way down takes, in milliseconds; it ends where the voice begins.
+                 * @description The attack in milliseconds; it ends where the voice begins.
                  */
                 attackMs: number;
                 /**
                  * Format: int64
-                 * @description How long a bed stays down after the voice, in milliseconds.
+                 * @description The hold after the voice, in milliseconds.
                  */
                 holdMs: number;
                 /**
                  * Format: int64
-                 * @description How long the way up takes, in milliseconds.
+                 * @description The release in milliseconds.
                  */
                 releaseMs: number;
                 /**
                  * Format: double
-                 * @description How far down, in dB; null for as far as the targets ask: a quiet bed hardly, a loud one more.
+                 * @description The depth in dB; null to follow the level targets, which lowers a quiet bed less than a loud one.
                  */
                 depthDb: null | number;
             };
-            /** @description How a show is shown: what it is looked over for goes by that. */
+            /** @description How a show is presented; some checks depend on it. */
             showing: {
-                /** @description Whether it runs by itself, on the clock or as a film; where not, somebody presents it. */
+                /** @description Whether it is self-running, timed or as a video, rather than presented by a person. */
                 byItself: boolean;
                 /** @description The widest destination that it allows. */
                 where: components["schemas"]["Destination"];
@@ -8537,12 +8537,12 @@ export interface components {
             title: string;
             /**
              * Format: int32
-             * @description How many slides are in its running order.
+             * @description The number of slides in its running order.
              */
             slides: number;
             /**
              * Format: int32
-             * @description How many sounds it has.
+             * @description The number of sounds.
              */
             sounds: number;
             /**
@@ -8554,13 +8554,13 @@ export interface components {
             firstSlide: null | string;
             /**
              * Format: date-time
-             * @description When it was changed last, in UTC.
+             * @description When it was last changed, in UTC.
              */
             changedAt: string;
-            /** @description Why it cannot be opened, in a sentence; null where it can. */
+            /** @description Why it cannot be opened, as a sentence; null when it can. */
             problem?: null | string;
         };
-        /** @description What an edit made of the view of a show: only what is no longer as it was. Null means unchanged. */
+        /** @description The change of a show's view by an edit. Null means unchanged. */
         ShowChange: {
             /** @description The show. */
             id: string;
@@ -8579,19 +8579,19 @@ export interface components {
             title: string;
             /**
              * Format: int64
-             * @description The running time aimed at, in milliseconds, or null.
+             * @description The target running time in milliseconds, or null.
              */
             targetMs: null | number;
-            /** @description How loud the show is to be. */
+            /** @description The level targets. */
             levelTargets: components["schemas"]["LevelTargets"];
             /**
              * Format: double
-             * @description By how much the whole is louder than its cues are set.
+             * @description The gain of the whole mix, in dB.
              */
             gainDb: number;
-            /** @description How beds are ducked under voices. */
+            /** @description The ducking under voices. */
             duck: components["schemas"]["Duck"];
-            /** @description How it is shown. */
+            /** @description How it is presented. */
             showing: components["schemas"]["Showing"];
             /** @description The keys of ignored findings. */
             ignoredFindings: null | string[];
@@ -8609,7 +8609,7 @@ export interface components {
             strands: null | components["schemas"]["ListChangeOfStrandView"];
             /** @description The whole show's sound. */
             outline: null | number[];
-            /** @description What is not known of sounds. */
+            /** @description What is unknown about the rights of sounds. */
             rightsMissing: null | {
                 [key: string]: string[];
             };
@@ -8617,55 +8617,55 @@ export interface components {
             soundProblems: null | {
                 [key: string]: string;
             };
-            /** @description What undo would take back, or null for nothing. */
+            /** @description What undo would revert, or null for nothing. */
             undo: null | string;
-            /** @description What redo would make again, or null for nothing. */
+            /** @description What redo would repeat, or null for nothing. */
             redo: null | string;
         };
-        /** @description A show as a page needs it: the show, its times, and what to draw. Frames are at 48 kHz. */
+        /** @description A show for a page: the show, its times, and what to draw. Frames are at 48 kHz. */
         ShowView: {
             /** @description Its id. */
             id: string;
             /**
              * Format: int64
-             * @description Counts its changes; edits say which one they were made on.
+             * @description The number of its changes; edits state the revision they were made on.
              */
             revision: number;
             /** @description The show itself. */
             show: components["schemas"]["Show"];
-            /** @description When each slide is there. */
+            /** @description The times of the slides. */
             runningOrder: components["schemas"]["RunningOrder"];
-            /** @description The cues that sound, as drawn. */
+            /** @description The strands of the cues that play. */
             strands: components["schemas"]["StrandView"][];
             /** @description The whole show's sound in equal parts, 0 to 1. */
             outline: number[];
-            /** @description By the id of each sound of which something is not known that a credit needs: what, see IEnumerable&lt;string&gt; Rights.Missing(). */
+            /** @description By sound id, what is unknown that a credit line needs; see IEnumerable&lt;string&gt; Rights.Missing(). */
             rightsMissing: {
                 [key: string]: string[];
             };
-            /** @description By the id of each sound that cannot be read, and is silent: why, and what would help. */
+            /** @description By sound id, why a sound cannot be read and is silent, and what would help. */
             soundProblems: {
                 [key: string]: string;
             };
-            /** @description What undo would take back, in words, or null. */
+            /** @description What undo would revert, as text, or null. */
             undo: null | string;
-            /** @description What redo would make again, in words, or null. */
+            /** @description What redo would repeat, as text, or null. */
             redo: null | string;
         };
-        /** @description How a show is shown: what it is looked over for goes by that. */
+        /** @description How a show is presented; some checks depend on it. */
         Showing: {
-            /** @description Whether it runs by itself, on the clock or as a film; where not, somebody presents it. */
+            /** @description Whether it is self-running, timed or as a video, rather than presented by a person. */
             byItself: boolean;
             /** @description The widest destination that it allows. */
             where: components["schemas"]["Destination"];
         };
         /** @description One page of the deck, in running order. */
         Slide: {
-            /** @description Its id, which never changes; never reused. */
+            /** @description Its id, which never changes and is never reused. */
             id: string;
-            /** @description Its heading; a chapter of the film is named after it. */
+            /** @description Its heading; also the name of its chapter in a video. */
             title: string;
-            /** @description What is written on it, for search and for matching a changed deck. */
+            /** @description The text on it, for search and for matching a changed deck. */
             text: string;
             /** @description The presenter's notes. */
             notes: string;
@@ -8676,25 +8676,25 @@ export interface components {
              * @description How long it stays in a self-running show, in milliseconds, its incoming transition included.
              */
             holdMs: number;
-            /** @description How it comes in. */
+            /** @description Its incoming transition. */
             transition: components["schemas"]["Transition"];
             /** @description Whether it is left out of the running order. */
             hidden: boolean;
-            /** @description Its reveals in order; the first is the slide's own coming, at its beginning. */
+            /** @description Its steps in order; the first is the slide itself, at its beginning. */
             steps: components["schemas"]["ValueListOfStep"];
             /**
-             * @description The content hash of the deck it came with, by which it is found when that deck is refreshed; empty for one made here.
+             * @description The content hash of the deck it came with, used to find it when that deck is refreshed; empty for a slide made in the app.
              * @default
              */
             deck: string;
             fromDeck: null | components["schemas"]["DeckTexts"];
-            /** @description Whether its hold stays as it is when holds are worked out again. */
+            /** @description Whether its hold is locked when holds are recomputed. */
             holdLocked: boolean;
-            /** @description The cue on it, of a video or a voice, that it stays as long as; null for as its hold is set. One that is no longer on it counts as none. */
+            /** @description The cue of a video or a voice that determines its hold; null when its hold is set directly. A cue that is no longer on the slide counts as none. */
             staysFor: null | string;
             /**
              * Format: int64
-             * @description How much longer it stays than that, in milliseconds.
+             * @description How long it stays after that cue, in milliseconds.
              */
             breathMs: number;
         };
@@ -8714,19 +8714,19 @@ export interface components {
             slideId: string;
             /**
              * Format: int64
-             * @description How long it stays, in milliseconds.
+             * @description The hold in milliseconds.
              */
             holdMs: number;
-            /** @description The cue on it that it stays as long as, by which its hold is set with every edit; null for none. */
+            /** @description The cue on it that the hold follows, so that every edit updates it; null for none. */
             staysFor: null | string;
             /**
              * Format: int64
-             * @description How much longer it stays than that, in milliseconds.
+             * @description The pause after that cue, in milliseconds.
              * @default 0
              */
             breathMs: number;
         };
-        /** @description How loud a slide is, with all that sounds on it. */
+        /** @description The loudness of a slide, with everything that plays on it. */
         SlideLevels: {
             /** @description The slide. */
             slideId: string;
@@ -8737,12 +8737,12 @@ export interface components {
             number: number;
             /**
              * Format: double
-             * @description Its integrated loudness in LUFS; null where it has none.
+             * @description Its integrated loudness in LUFS; null for none.
              */
             integratedLufs: null | number;
             /**
              * Format: double
-             * @description The loudest 400 ms of it in LUFS; null where there are none.
+             * @description Its loudest 400 ms in LUFS; null for none.
              */
             loudestLufs: null | number;
         };
@@ -8751,12 +8751,12 @@ export interface components {
             slideId: string;
             locked: boolean;
         };
-        /** @description A slide, its picture, and the pictures of its steps in order; steps beyond these have none of their own. */
+        /** @description A slide, its picture, and the pictures of its steps in order; further steps have no picture of their own. */
         SlidePicture: {
             slideId: string;
-            /** @description Where a picture comes from: a file kept as imported and the page of it, or a card made here. Drawn at whatever size is asked for. */
+            /** @description Where a picture comes from: a page of an imported file, or a card made in the app. It can be drawn at any size. */
             picture: {
-                /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, of what is drawn. */
+                /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, the hash of its content. */
                 media: string;
                 /** @description The file's media type, such as `application/pdf` or `image/png`. */
                 type: string;
@@ -8777,12 +8777,12 @@ export interface components {
                 height: number;
                 /**
                  * Format: int32
-                 * @description How many steps of an animated page are shown; 0 for all.
+                 * @description How many steps of an animated page are applied; 0 for all.
                  * @default 0
                  */
                 step: number;
                 /**
-                 * @description Whether it fills the slide, cut off where its proportions are others, rather than being shown whole.
+                 * @description Whether it fills the slide, cropped where its proportions differ, rather than being shown whole.
                  * @default false
                  */
                 fills: boolean;
@@ -8794,7 +8794,7 @@ export interface components {
              *     Written in JSON as an array.
              */
             steps: {
-                /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, of what is drawn. */
+                /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, the hash of its content. */
                 media: string;
                 /** @description The file's media type, such as `application/pdf` or `image/png`. */
                 type: string;
@@ -8815,12 +8815,12 @@ export interface components {
                 height: number;
                 /**
                  * Format: int32
-                 * @description How many steps of an animated page are shown; 0 for all.
+                 * @description How many steps of an animated page are applied; 0 for all.
                  * @default 0
                  */
                 step: number;
                 /**
-                 * @description Whether it fills the slide, cut off where its proportions are others, rather than being shown whole.
+                 * @description Whether it fills the slide, cropped where its proportions differ, rather than being shown whole.
                  * @default false
                  */
                 fills: boolean;
@@ -8834,11 +8834,11 @@ export interface components {
             index: number;
             /** @description One page of the deck, in running order. */
             slide: {
-                /** @description Its id, which never changes; never reused. */
+                /** @description Its id, which never changes and is never reused. */
                 id: string;
-                /** @description Its heading; a chapter of the film is named after it. */
+                /** @description Its heading; also the name of its chapter in a video. */
                 title: string;
-                /** @description What is written on it, for search and for matching a changed deck. */
+                /** @description The text on it, for search and for matching a changed deck. */
                 text: string;
                 /** @description The presenter's notes. */
                 notes: string;
@@ -8849,30 +8849,30 @@ export interface components {
                  * @description How long it stays in a self-running show, in milliseconds, its incoming transition included.
                  */
                 holdMs: number;
-                /** @description How it comes in. */
+                /** @description Its incoming transition. */
                 transition: components["schemas"]["Transition"];
                 /** @description Whether it is left out of the running order. */
                 hidden: boolean;
-                /** @description Its reveals in order; the first is the slide's own coming, at its beginning. */
+                /** @description Its steps in order; the first is the slide itself, at its beginning. */
                 steps: components["schemas"]["ValueListOfStep"];
                 /**
-                 * @description The content hash of the deck it came with, by which it is found when that deck is refreshed; empty for one made here.
+                 * @description The content hash of the deck it came with, used to find it when that deck is refreshed; empty for a slide made in the app.
                  * @default
                  */
                 deck: string;
                 fromDeck: null | components["schemas"]["DeckTexts"];
-                /** @description Whether its hold stays as it is when holds are worked out again. */
+                /** @description Whether its hold is locked when holds are recomputed. */
                 holdLocked: boolean;
-                /** @description The cue on it, of a video or a voice, that it stays as long as; null for as its hold is set. One that is no longer on it counts as none. */
+                /** @description The cue of a video or a voice that determines its hold; null when its hold is set directly. A cue that is no longer on the slide counts as none. */
                 staysFor: null | string;
                 /**
                  * Format: int64
-                 * @description How much longer it stays than that, in milliseconds.
+                 * @description How long it stays after that cue, in milliseconds.
                  */
                 breathMs: number;
             };
         };
-        /** @description One slide's place in the running order. */
+        /** @description A slide's place in the running order. */
         SlideTime: {
             /** @description The slide. */
             slideId: string;
@@ -8904,10 +8904,10 @@ export interface components {
              */
             number: number;
         };
-        /** @description A slide and how it comes in. */
+        /** @description A slide and its incoming transition. */
         SlideTransition: {
             slideId: string;
-            /** @description How a slide comes in. It happens inside the slide's own hold and adds no time. */
+            /** @description The incoming transition of a slide. It is part of the slide's hold and adds no time. */
             transition: {
                 /** @description Cut or dissolve. */
                 kind: components["schemas"]["TransitionKind"];
@@ -8918,7 +8918,7 @@ export interface components {
                 ms: number;
             };
         };
-        /** @description An audio file in the show, kept as imported and never altered. */
+        /** @description An audio file in the show, stored as imported and never changed. */
         Sound: {
             /** @description Its id, which never changes. */
             id: string;
@@ -8930,14 +8930,14 @@ export interface components {
             media: string;
             /** @description The name of the file as imported. */
             fileName: string;
-            /** @description What was measured of it. */
+            /** @description Its measurements. */
             figures: components["schemas"]["SoundFigures"];
-            /** @description Whose it is. */
+            /** @description Its usage rights. */
             rights: components["schemas"]["Rights"];
-            /** @description Named points in it, in order. */
+            /** @description Named positions in it, in order. */
             markers: components["schemas"]["ValueListOfMarker"];
             /**
-             * @description Whether it was taken out of the list while cues of it are parked.
+             * @description Whether it was removed from the list while parked cues still use it.
              * @default false
              */
             removed: boolean;
@@ -9004,20 +9004,20 @@ export interface components {
             hasCover: boolean;
         };
         /**
-         * @description What a sound is for.
+         * @description The kind of a sound.
          * @enum {unknown}
          */
         SoundKind: "bed" | "voice" | "spot" | "video";
-        /** @description What a sound weighs. */
+        /** @description The size of a sound. */
         SoundWeight: {
             /**
              * Format: int64
-             * @description The file as imported; what it adds to a show that is exported.
+             * @description The imported file, which is what it adds to an exported show.
              */
             bytes: number;
             /**
              * Format: int64
-             * @description About what a lighter copy would weigh; null where that would not be worth it.
+             * @description The approximate size after compression; null when that would not be worth it.
              */
             lighterBytes: null | number;
         };
@@ -9043,15 +9043,15 @@ export interface components {
              */
             loopFrom: number;
         };
-        /** @description One reveal inside a slide. */
+        /** @description A reveal on a slide. */
         Step: {
             /** @description Its id, which never changes. */
             id: string;
-            /** @description What appears, in words; may be empty. */
+            /** @description A description of what appears; may be empty. */
             label: string;
             /**
              * Format: int64
-             * @description When it is planned, in milliseconds from the slide's beginning; null for an even share of the hold.
+             * @description Its time in milliseconds from the slide's beginning; null for an even share of the hold.
              */
             offsetMs: null | number;
             picture: null | components["schemas"]["PictureSource"];
@@ -9062,40 +9062,40 @@ export interface components {
             slideId: string;
             /**
              * Format: int64
-             * @description Where it begins to sound there.
+             * @description Where it begins to play there.
              */
             fromFrame: number;
             /**
              * Format: int64
-             * @description Where it ceases to.
+             * @description Where it ends there.
              */
             toFrame: number;
-            /** @description Its level in dB, fades included, at equal distances from the first frame to the last, −90 at least; one value where it stays the same. */
+            /** @description Its level in dB with fades, at equal distances from the first frame to the last, −90 at least; one value when it is constant. */
             levels: number[];
-            /** @description Its sound in equal parts, 0 to 1, before the level. */
+            /** @description Its waveform in equal parts, 0 to 1, before the level. */
             peaks: number[];
         };
-        /** @description A video as it is seen along a strand. */
+        /** @description A video along its strand. */
         StrandVideo: {
             /** @description The content hash of its file. */
             media: string;
-            /** @description Where its pictures come to lie, in shares of the slide. */
+            /** @description Where it is drawn, as fractions of the slide. */
             box: components["schemas"]["VideoBox"];
             /**
              * Format: int64
-             * @description The frame of its file whose picture stands for it on its slide; null where nothing is seen of it before it starts.
+             * @description The frame of its file shown on its slide as a still; null when it is hidden before it starts.
              */
             standsFor: null | number;
-            /** @description The stretches in which it is seen, in order: moving evenly, or standing. Counted from where its strand begins. */
+            /** @description The stretches in which it is visible, in order: playing evenly or still. Counted from the beginning of its strand. */
             runs: components["schemas"]["ValueListOfVideoRun"];
         };
-        /** @description One cue as it hangs beside the slides. */
+        /** @description One cue, drawn beside the slides. */
         StrandView: {
             /** @description The cue. */
             cueId: string;
             /**
              * Format: int64
-             * @description The first frame in which it sounds.
+             * @description The frame at which it starts.
              */
             startFrame: number;
             /**
@@ -9103,24 +9103,24 @@ export interface components {
              * @description The frame after the last.
              */
             endFrame: number;
-            /** @description The frames where a new round begins. */
+            /** @description The frames at which a repeat begins. */
             editPoints: number[];
-            /** @description What it is like on each slide it sounds on. */
+            /** @description Its part on each of its slides. */
             rows: components["schemas"]["StrandRow"][];
-            /** @description Whether it is triggered manually; drawn as if that came with its slide. */
+            /** @description Whether it is triggered manually; drawn as if it began with its slide. */
             byHand: boolean;
             /**
              * Format: int64
-             * @description The frame where its span ends and it plays past its span, or null.
+             * @description The frame where its span ends while it plays on, or null.
              */
             tailFrom: null | number;
-            /** @description The cue that is replaced by it while it fades in, or null. */
+            /** @description The cue it replaces while it fades in, or null. */
             takesOverFrom: null | string;
-            /** @description The cue that begins at the same moment, so that this one does not sound; or null. */
+            /** @description The bed that begins at the same moment and plays instead, or null. */
             replacedBy: null | string;
             /**
              * Format: int64
-             * @description The frame at which that has given way.
+             * @description The frame at which the replaced cue has faded out.
              */
             handoverEnd: null | number;
             video?: null | components["schemas"]["StrandVideo"];
@@ -9129,17 +9129,17 @@ export interface components {
              * @description The frame of its file after the last one that is heard.
              */
             heardTo: number;
-            /** @description The slide whose hold can follow it, the one it begins on; null for none. */
+            /** @description The slide whose hold can follow it, which is the one it begins on; null for none. */
             holdOf?: null | string;
         };
         /**
-         * @description Where a show is heard, as far as its levels go by it.
+         * @description The presets of LevelTargets.
          * @enum {unknown}
          */
         TargetsFor: "room" | "web" | "broadcast" | "own";
-        /** @description A run as its page tells of it. */
+        /** @description A run as reported by its page. */
         ToldRun: {
-            /** @description What it was for. */
+            /** @description Its kind. */
             kind: string;
             /**
              * Format: date-time
@@ -9148,10 +9148,10 @@ export interface components {
             startedAt: string;
             /** @description Whether it has ended. */
             ended: boolean;
-            /** @description What it was like. */
+            /** @description Its log. */
             log: components["schemas"]["RunLog"];
         };
-        /** @description How a slide comes in. It happens inside the slide's own hold and adds no time. */
+        /** @description The incoming transition of a slide. It is part of the slide's hold and adds no time. */
         Transition: {
             /** @description Cut or dissolve. */
             kind: components["schemas"]["TransitionKind"];
@@ -9166,15 +9166,15 @@ export interface components {
          * @enum {unknown}
          */
         TransitionKind: "cut" | "dissolve";
-        /** @description A file that was imported and is kept. */
+        /** @description A stored uploaded file. */
         UploadedFile: {
             /** @description Its content hash. */
             hash: string;
-            /** @description What it was called. */
+            /** @description Its original name. */
             name: string;
         };
         /**
-         * @description Whether a sound may be used.
+         * @description Whether a sound is cleared.
          * @enum {unknown}
          */
         UsageRight: "yes" | "credit" | "alike" | "no" | "ask";
@@ -9258,11 +9258,11 @@ export interface components {
                 index: number;
                 /** @description One page of the deck, in running order. */
                 slide: {
-                    /** @description Its id, which never changes; never reused. */
+                    /** @description Its id, which never changes and is never reused. */
                     id: string;
-                    /** @description Its heading; a chapter of the film is named after it. */
+                    /** @description Its heading; also the name of its chapter in a video. */
                     title: string;
-                    /** @description What is written on it, for search and for matching a changed deck. */
+                    /** @description The text on it, for search and for matching a changed deck. */
                     text: string;
                     /** @description The presenter's notes. */
                     notes: string;
@@ -9273,25 +9273,25 @@ export interface components {
                      * @description How long it stays in a self-running show, in milliseconds, its incoming transition included.
                      */
                     holdMs: number;
-                    /** @description How it comes in. */
+                    /** @description Its incoming transition. */
                     transition: components["schemas"]["Transition"];
                     /** @description Whether it is left out of the running order. */
                     hidden: boolean;
-                    /** @description Its reveals in order; the first is the slide's own coming, at its beginning. */
+                    /** @description Its steps in order; the first is the slide itself, at its beginning. */
                     steps: components["schemas"]["ValueListOfStep"];
                     /**
-                     * @description The content hash of the deck it came with, by which it is found when that deck is refreshed; empty for one made here.
+                     * @description The content hash of the deck it came with, used to find it when that deck is refreshed; empty for a slide made in the app.
                      * @default
                      */
                     deck: string;
                     fromDeck: null | components["schemas"]["DeckTexts"];
-                    /** @description Whether its hold stays as it is when holds are worked out again. */
+                    /** @description Whether its hold is locked when holds are recomputed. */
                     holdLocked: boolean;
-                    /** @description The cue on it, of a video or a voice, that it stays as long as; null for as its hold is set. One that is no longer on it counts as none. */
+                    /** @description The cue of a video or a voice that determines its hold; null when its hold is set directly. A cue that is no longer on the slide counts as none. */
                     staysFor: null | string;
                     /**
                      * Format: int64
-                     * @description How much longer it stays than that, in milliseconds.
+                     * @description How long it stays after that cue, in milliseconds.
                      */
                     breathMs: number;
                 };
@@ -9319,7 +9319,7 @@ export interface components {
             slideIds: string[];
             /**
              * Format: int32
-             * @description The position, among all slides as they are now, before which they come; beyond the end means at the end.
+             * @description The position among all slides before the move; beyond the end means at the end.
              */
             index: number;
         } | {
@@ -9399,11 +9399,11 @@ export interface components {
             steps: {
                 /** @description Its id, which never changes. */
                 id: string;
-                /** @description What appears, in words; may be empty. */
+                /** @description A description of what appears; may be empty. */
                 label: string;
                 /**
                  * Format: int64
-                 * @description When it is planned, in milliseconds from the slide's beginning; null for an even share of the hold.
+                 * @description Its time in milliseconds from the slide's beginning; null for an even share of the hold.
                  */
                 offsetMs: null | number;
                 picture: null | components["schemas"]["PictureSource"];
@@ -9417,9 +9417,9 @@ export interface components {
              */
             pictures: {
                 slideId: string;
-                /** @description Where a picture comes from: a file kept as imported and the page of it, or a card made here. Drawn at whatever size is asked for. */
+                /** @description Where a picture comes from: a page of an imported file, or a card made in the app. It can be drawn at any size. */
                 picture: {
-                    /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, of what is drawn. */
+                    /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, the hash of its content. */
                     media: string;
                     /** @description The file's media type, such as `application/pdf` or `image/png`. */
                     type: string;
@@ -9440,12 +9440,12 @@ export interface components {
                     height: number;
                     /**
                      * Format: int32
-                     * @description How many steps of an animated page are shown; 0 for all.
+                     * @description How many steps of an animated page are applied; 0 for all.
                      * @default 0
                      */
                     step: number;
                     /**
-                     * @description Whether it fills the slide, cut off where its proportions are others, rather than being shown whole.
+                     * @description Whether it fills the slide, cropped where its proportions differ, rather than being shown whole.
                      * @default false
                      */
                     fills: boolean;
@@ -9457,7 +9457,7 @@ export interface components {
                  *     Written in JSON as an array.
                  */
                 steps: {
-                    /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, of what is drawn. */
+                    /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, the hash of its content. */
                     media: string;
                     /** @description The file's media type, such as `application/pdf` or `image/png`. */
                     type: string;
@@ -9478,12 +9478,12 @@ export interface components {
                     height: number;
                     /**
                      * Format: int32
-                     * @description How many steps of an animated page are shown; 0 for all.
+                     * @description How many steps of an animated page are applied; 0 for all.
                      * @default 0
                      */
                     step: number;
                     /**
-                     * @description Whether it fills the slide, cut off where its proportions are others, rather than being shown whole.
+                     * @description Whether it fills the slide, cropped where its proportions differ, rather than being shown whole.
                      * @default false
                      */
                     fills: boolean;
@@ -9498,13 +9498,13 @@ export interface components {
             slideId: string;
             /** @description Its title. */
             title: string;
-            /** @description What is written on it. */
+            /** @description The text on it. */
             text: string;
             /** @description The presenter's notes. */
             notes: string;
-            /** @description Where a picture comes from: a file kept as imported and the page of it, or a card made here. Drawn at whatever size is asked for. */
+            /** @description Where a picture comes from: a page of an imported file, or a card made in the app. It can be drawn at any size. */
             picture: {
-                /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, of what is drawn. */
+                /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, the hash of its content. */
                 media: string;
                 /** @description The file's media type, such as `application/pdf` or `image/png`. */
                 type: string;
@@ -9525,12 +9525,12 @@ export interface components {
                 height: number;
                 /**
                  * Format: int32
-                 * @description How many steps of an animated page are shown; 0 for all.
+                 * @description How many steps of an animated page are applied; 0 for all.
                  * @default 0
                  */
                 step: number;
                 /**
-                 * @description Whether it fills the slide, cut off where its proportions are others, rather than being shown whole.
+                 * @description Whether it fills the slide, cropped where its proportions differ, rather than being shown whole.
                  * @default false
                  */
                 fills: boolean;
@@ -9544,11 +9544,11 @@ export interface components {
             steps: {
                 /** @description Its id, which never changes. */
                 id: string;
-                /** @description What appears, in words; may be empty. */
+                /** @description A description of what appears; may be empty. */
                 label: string;
                 /**
                  * Format: int64
-                 * @description When it is planned, in milliseconds from the slide's beginning; null for an even share of the hold.
+                 * @description Its time in milliseconds from the slide's beginning; null for an even share of the hold.
                  */
                 offsetMs: null | number;
                 picture: null | components["schemas"]["PictureSource"];
@@ -9573,14 +9573,14 @@ export interface components {
                 slideId: string;
                 /**
                  * Format: int64
-                 * @description How long it stays, in milliseconds.
+                 * @description The hold in milliseconds.
                  */
                 holdMs: number;
-                /** @description The cue on it that it stays as long as, by which its hold is set with every edit; null for none. */
+                /** @description The cue on it that the hold follows, so that every edit updates it; null for none. */
                 staysFor: null | string;
                 /**
                  * Format: int64
-                 * @description How much longer it stays than that, in milliseconds.
+                 * @description The pause after that cue, in milliseconds.
                  * @default 0
                  */
                 breathMs: number;
@@ -9594,7 +9594,7 @@ export interface components {
              */
             transitions: {
                 slideId: string;
-                /** @description How a slide comes in. It happens inside the slide's own hold and adds no time. */
+                /** @description The incoming transition of a slide. It is part of the slide's hold and adds no time. */
                 transition: {
                     /** @description Cut or dissolve. */
                     kind: components["schemas"]["TransitionKind"];
@@ -9608,7 +9608,7 @@ export interface components {
         } | {
             /** @enum {string} */
             kind: "addSound";
-            /** @description An audio file in the show, kept as imported and never altered. */
+            /** @description An audio file in the show, stored as imported and never changed. */
             sound: {
                 /** @description Its id, which never changes. */
                 id: string;
@@ -9620,14 +9620,14 @@ export interface components {
                 media: string;
                 /** @description The name of the file as imported. */
                 fileName: string;
-                /** @description What was measured of it. */
+                /** @description Its measurements. */
                 figures: components["schemas"]["SoundFigures"];
-                /** @description Whose it is. */
+                /** @description Its usage rights. */
                 rights: components["schemas"]["Rights"];
-                /** @description Named points in it, in order. */
+                /** @description Named positions in it, in order. */
                 markers: components["schemas"]["ValueListOfMarker"];
                 /**
-                 * @description Whether it was taken out of the list while cues of it are parked.
+                 * @description Whether it was removed from the list while parked cues still use it.
                  * @default false
                  */
                 removed: boolean;
@@ -9735,7 +9735,7 @@ export interface components {
             video: null | {
                 /**
                  * Format: int32
-                 * @description Its width as it is seen, in pixels: upright, pixels square.
+                 * @description Its displayed width, in pixels: rotated upright, with square pixels.
                  */
                 width: number;
                 /**
@@ -9745,26 +9745,26 @@ export interface components {
                 height: number;
                 /**
                  * Format: double
-                 * @description How many pictures it has a second; the mean, where that varies.
+                 * @description The frame rate; the mean when it varies.
                  */
                 picturesPerSecond: number;
-                /** @description How they are coded, by the name ffmpeg gives it. */
+                /** @description The codec, by ffmpeg's name. */
                 coding: string;
-                /** @description Whether it has a sound; where not, it is as long and silent. */
+                /** @description Whether it has sound; a video without sound counts as silence of the same length. */
                 hasSound: boolean;
-                /** @description Whether every browser plays the file as it is; where not, a copy is made for showing. */
+                /** @description Whether every browser plays the file; if not, a converted copy is made. */
                 playsAnywhere: boolean;
-                /** @description Whether its pictures are of a high dynamic range (ITU-R BT.2100), which is toned down for showing. */
+                /** @description Whether it has a high dynamic range (ITU-R BT.2100), which is tone-mapped for display. */
                 highRange: boolean;
             };
             markers: null | {
-                /** @description Its id for as long as the sound lives. */
+                /** @description Its id, unique within the sound. */
                 id: string;
                 /** @description Its name. */
                 name: string;
                 /**
                  * Format: int64
-                 * @description Where, in frames at 48 kHz.
+                 * @description Its position in frames at 48 kHz.
                  */
                 frame: number;
             }[];
@@ -9779,7 +9779,7 @@ export interface components {
             /** @description The sound. */
             soundId: string;
             /**
-             * @description What a sound is for.
+             * @description The kind of a sound.
              * @enum {unknown}
              */
             soundKind: "bed" | "voice" | "spot" | "video";
@@ -9788,22 +9788,22 @@ export interface components {
             kind: "setRights";
             /** @description The sound. */
             soundId: string;
-            /** @description Whose a sound is and on what terms. An empty text means: not known. */
+            /** @description The usage rights of a sound. An empty text means unknown. */
             rights: {
                 /** @description The piece's title. */
                 title: string;
                 /** @description Who made it. */
                 author: string;
-                /** @description Where it was got from. */
+                /** @description Where it was obtained. */
                 source: string;
-                /** @description An SPDX licence identifier, or free words. */
+                /** @description An SPDX licence identifier, or free text. */
                 licence: string;
-                /** @description The credit line that is asked for, word by word. */
+                /** @description The credit line the owner asks for, verbatim. */
                 credit: string;
-                /** @description Where the permission can be looked up. */
+                /** @description Where the permission can be checked. */
                 proof: string;
                 clearance: null | components["schemas"]["DeskClearance"];
-                /** @description The id of the piece in the sound catalogue that it was taken from; null for none. */
+                /** @description The id of its piece in the sound catalogue; null when it did not come from there. */
                 cataloguePiece: null | string;
             };
         } | {
@@ -9816,13 +9816,13 @@ export interface components {
              *     Written in JSON as an array.
              */
             markers: {
-                /** @description Its id for as long as the sound lives. */
+                /** @description Its id, unique within the sound. */
                 id: string;
                 /** @description Its name. */
                 name: string;
                 /**
                  * Format: int64
-                 * @description Where, in frames at 48 kHz.
+                 * @description Its position in frames at 48 kHz.
                  */
                 frame: number;
             }[];
@@ -9836,11 +9836,11 @@ export interface components {
                 /** @description The sound it uses. */
                 soundId: string;
                 span: null | components["schemas"]["Span"];
-                /** @description What it starts with. */
+                /** @description What starts it. */
                 start: components["schemas"]["CueStart"];
                 /**
                  * Format: int64
-                 * @description How long after that it starts, in milliseconds, 0 or more.
+                 * @description The delay after that, in milliseconds, 0 or more.
                  */
                 delayMs: number;
                 /** @description When it ends. */
@@ -9862,36 +9862,36 @@ export interface components {
                 rounds: number;
                 /**
                  * Format: double
-                 * @description How loud, in dB relative to the imported sound, −60 to +24.
+                 * @description The level in dB relative to the imported sound, −60 to +24.
                  */
                 levelDb: number;
-                /** @description How it fades in. */
+                /** @description Its fade-in. */
                 fadeIn: components["schemas"]["Fade"];
-                /** @description How it fades in. */
+                /** @description Its fade-in. */
                 fadeOut: components["schemas"]["Fade"];
                 /**
                  * @description Whether it restarts on every slide of its span, rather than once across it.
                  * @default false
                  */
                 eachSlide: boolean;
-                /** @description The step it ends at, of a slide of its span, where CueStop Cue.Stop says so; one that is no longer there counts as the span's end. */
+                /** @description The step at which it ends, when CueStop Cue.Stop is a step. The step belongs to a slide of the span; a step that no longer exists counts as the end of the span. */
                 stopStepId: null | string;
                 /**
                  * Format: int64
-                 * @description How much later than that it ends, in milliseconds; negative for earlier. Ignored for a cue that plays to its own end.
+                 * @description The delay after CueStop Cue.Stop, in milliseconds; negative for earlier. Ignored for a cue that plays to its own end.
                  */
                 stopOffsetMs: number;
                 loopPart: null | components["schemas"]["LoopPart"];
                 /**
                  * Format: double
-                 * @description How fast it plays, at the same pitch: 1 as imported, 0.5 half, 2 twice.
+                 * @description The playback speed, at the same pitch: 1 as imported, 0.5 half, 2 double.
                  */
                 speed: number;
-                /** @description Whether its level follows its target when that, its part or its fit changes: until it is set by hand. */
+                /** @description Whether its level is set again when its target, trim or fit changes. Setting the level by hand turns this off. */
                 follows: boolean;
-                /** @description Changes of its level along its course, in ascending order; between two it changes evenly in dB, beyond the ends it stays. */
+                /** @description Level points in ascending order. Between two points the level changes linearly in dB; outside them it is constant. */
                 levelPoints: components["schemas"]["ValueListOfLevelPoint"];
-                /** @description Whether it keeps silent, its times being kept. */
+                /** @description Whether it is muted. A muted cue keeps its times. */
                 muted: boolean;
                 /** @description What it does when its slides are revisited in a live show. */
                 return: components["schemas"]["CueReturn"];
@@ -9900,7 +9900,7 @@ export interface components {
                 duck: null | components["schemas"]["Duck"];
                 /**
                  * Format: int64
-                 * @description How long the bed before is replaced by it where the two meet, in milliseconds, where it is a bed.
+                 * @description The length of the crossfade from the bed before, in milliseconds; beds only.
                  */
                 handoverMs: number;
                 hotspot: null | components["schemas"]["Hotspot"];
@@ -9909,7 +9909,7 @@ export interface components {
             };
             /**
              * Format: int32
-             * @description Its position among the cues, which is the order they are listed and summed in; beyond the end means at the end.
+             * @description Its position among the cues, which is the order of listing and mixing; beyond the end means at the end.
              */
             index: number;
         } | {
@@ -9933,13 +9933,13 @@ export interface components {
             kind: "setStart";
             /** @description The cue. */
             cueId: string;
-            /** @description What a cue starts with. */
+            /** @description What starts a cue. */
             start: {
-                /** @description A slide, a step, another cue, the presenter's hand, or where its span ends. */
+                /** @description A slide, a step, another cue, a manual trigger, or the end of its span. */
                 kind: components["schemas"]["CueStartKind"];
-                /** @description The step, of a slide of its span; null for the others. A step that is no longer there counts as the slide. */
+                /** @description The step, of a slide of its span; null for the other kinds. A step that no longer exists counts as the slide. */
                 stepId: null | string;
-                /** @description The cue it comes after; null for the others. One that is parked counts as the slide. */
+                /** @description The cue it follows; null for the other kinds. A parked cue counts as the slide. */
                 cueId: null | string;
             };
         } | {
@@ -9947,7 +9947,7 @@ export interface components {
             kind: "setEachSlide";
             /** @description The cue. */
             cueId: string;
-            /** @description Restarts on every slide, or once across the span. */
+            /** @description True to restart on every slide, false to play once across the span. */
             eachSlide: boolean;
         } | {
             /** @enum {string} */
@@ -9969,11 +9969,11 @@ export interface components {
              * @enum {unknown}
              */
             stop: "span" | "finished" | "step" | "show";
-            /** @description The step, where it ends at one. */
+            /** @description The step, when it ends at one. */
             stepId: null | string;
             /**
              * Format: int64
-             * @description How much later it ends, in milliseconds; negative for earlier.
+             * @description How long after that it ends, in milliseconds; negative for earlier.
              * @default 0
              */
             offsetMs: number;
@@ -9999,7 +9999,7 @@ export interface components {
             cueId: string;
             /**
              * Format: int32
-             * @description 1 for once, n for n times, int Cue.FillSpan for as often as the span needs.
+             * @description 1 for once, n for n times, int Cue.FillSpan to fill the span.
              */
             rounds: number;
         } | {
@@ -10027,7 +10027,7 @@ export interface components {
             cueIds: string[];
             /**
              * Format: double
-             * @description How much louder, in dB; negative for quieter.
+             * @description The change in dB; negative for quieter.
              */
             byDb: number;
         } | {
@@ -10036,19 +10036,19 @@ export interface components {
             /** @description The cue. */
             cueId: string;
             /**
-             * @description Which end of a cue a fade is at.
+             * @description One of a cue's two fades.
              * @enum {unknown}
              */
             end: "in" | "out";
-            /** @description A fade in or a dying away. */
+            /** @description A fade-in or fade-out. */
             fade: {
                 /**
                  * Format: int64
-                 * @description How long, in milliseconds; 0 for none.
+                 * @description Its length in milliseconds; 0 for none.
                  */
                 ms: number;
                 /**
-                 * @description The course of a fade's gain from 0 to 1.
+                 * @description The curve of a fade's gain from 0 to 1.
                  * @enum {unknown}
                  */
                 curve: "linear" | "equalPower" | "smooth";
@@ -10090,19 +10090,19 @@ export interface components {
                 method: components["schemas"]["FitMethod"];
                 /**
                  * Format: int32
-                 * @description Re-cut: whether rather fewer joins, down to −2, or more, up to 2, than usual.
+                 * @description Re-cut: how many joins are preferred, from −2 for fewer to 2 for more.
                  */
                 joins: number;
-                /** @description Re-cut: joins not to be used, by the frames of the sound they lead from and to. */
+                /** @description Re-cut: joins that must not be used, by the frames of the sound they lead from and to. */
                 forbidden: components["schemas"]["ValueListOfFrameJump"];
-                /** @description Re-cut: joins not to be used, by the frames of the sound they lead from and to. */
+                /** @description Re-cut: joins that must not be used, by the frames of the sound they lead from and to. */
                 wanted: components["schemas"]["ValueListOfFrameJump"];
                 /**
                  * Format: int64
-                 * @description Shorten: the frame of the sound it ends at; null, or one that is out of reach, for the most natural.
+                 * @description Shorten: the frame of the sound at which it ends; null, or a frame out of reach, for the most natural one.
                  */
                 endFrame: null | number;
-                /** @description Re-cut: passages of the sound that are neither left out nor broken. */
+                /** @description Re-cut: passages of the sound that must be kept whole. */
                 kept: components["schemas"]["ValueListOfFrameRange"];
             };
         } | {
@@ -10131,7 +10131,7 @@ export interface components {
             kind: "setMuted";
             /** @description The cue. */
             cueId: string;
-            /** @description Whether it keeps silent. */
+            /** @description Whether it is muted. */
             muted: boolean;
         } | {
             /** @enum {string} */
@@ -10148,7 +10148,7 @@ export interface components {
             kind: "setDucks";
             /** @description The cue. */
             cueId: string;
-            /** @description Whether they do. */
+            /** @description Whether beds are ducked. */
             ducks: boolean;
         } | {
             /** @enum {string} */
@@ -10173,36 +10173,36 @@ export interface components {
             hotspot: null | {
                 /**
                  * Format: double
-                 * @description The middle, from the left, 0 to 1.
+                 * @description The horizontal centre, from the left, 0 to 1.
                  */
                 x: number;
                 /**
                  * Format: double
-                 * @description The middle, from above, 0 to 1.
+                 * @description The vertical centre, from the top, 0 to 1.
                  */
                 y: number;
                 /**
                  * Format: double
-                 * @description Its width as a share of the slide's width; it is as high as wide.
+                 * @description Its width, as a fraction of the slide's width; its height is the same.
                  */
                 size: number;
                 /**
                  * Format: double
-                 * @description How far it is turned, in degrees clockwise, −180 to 180.
+                 * @description Its rotation in degrees clockwise, −180 to 180.
                  */
                 turn: number;
-                /** @description What it looks like, where it has no picture of its own. */
+                /** @description Its symbol, when it has no picture. */
                 symbol: components["schemas"]["HotspotSymbol"];
                 /** @description Its colour, `#rrggbb`. */
                 color: string;
                 /**
                  * Format: double
-                 * @description How solid it is, 0 to 1.
+                 * @description Its opacity, 0 to 1.
                  */
                 opacity: number;
                 /** @description Its text alternative. */
                 alternative: string;
-                /** @description Whether the audience sees it; where not, its place works all the same. */
+                /** @description Whether the audience sees it; a hidden hotspot can still be clicked. */
                 shown: boolean;
                 picture: null | components["schemas"]["PictureSource"];
             };
@@ -10212,8 +10212,8 @@ export interface components {
             /** @description The cue of the video. */
             cueId: string;
             /**
-             * @description Where a video lies on the slides of its cue, and how it is seen there. Places and lengths are shares of the slide's picture, from its upper left
-             *     corner; what reaches beyond the slide is cut off.
+             * @description The position of a video on the slides of its cue, and its appearance. Positions and lengths are fractions of the slide's picture, from its upper left
+             *     corner; what extends beyond the slide is clipped.
              */
             video: {
                 /**
@@ -10236,12 +10236,12 @@ export interface components {
                  * @description The height.
                  */
                 height: number;
-                /** @description How it is made to fit, its proportions kept. */
+                /** @description How it is fitted to its box, with its proportions kept. */
                 fitting: components["schemas"]["VideoFitting"];
-                /** @description What is seen once it is over, while its slides stay. */
+                /** @description What is shown after it has ended, while its slides stay. */
                 atEnd: components["schemas"]["VideoEnd"];
                 /**
-                 * @description Whether nothing is seen until it starts; else its first picture.
+                 * @description Whether it is hidden until it starts; otherwise its first frame is shown.
                  * @default false
                  */
                 hiddenBefore: boolean;
@@ -10257,15 +10257,15 @@ export interface components {
             kind: "setTarget";
             /**
              * Format: int64
-             * @description The running time, in milliseconds; null for no wish.
+             * @description The running time in milliseconds; null for no target.
              */
             targetMs: null | number;
         } | {
             /** @enum {string} */
             kind: "setLevelTargets";
-            /** @description How loud a show is to be, in loudness units relative to full scale (LUFS, ITU-R BS.1770-5). */
+            /** @description The target loudness of a show, in loudness units relative to full scale (LUFS, ITU-R BS.1770-5). */
             targets: {
-                /** @description Where it is heard: what the figures were taken from. */
+                /** @description The preset that the figures come from. */
                 for: components["schemas"]["TargetsFor"];
                 /**
                  * Format: double
@@ -10274,12 +10274,12 @@ export interface components {
                 voiceLufs: number;
                 /**
                  * Format: double
-                 * @description That of a bed where no voice sounds.
+                 * @description The integrated loudness of a bed without a voice over it.
                  */
                 bedLufs: number;
                 /**
                  * Format: double
-                 * @description That of a bed while one does.
+                 * @description The integrated loudness of a bed under a voice.
                  */
                 bedUnderVoiceLufs: number;
                 /**
@@ -10306,48 +10306,48 @@ export interface components {
             duck: null | {
                 /**
                  * Format: int64
-                 * @description How long the way down takes, in milliseconds; it ends where the voice begins.
+                 * @description The attack in milliseconds; it ends where the voice begins.
                  */
                 attackMs: number;
                 /**
                  * Format: int64
-                 * @description How long a bed stays down after the voice, in milliseconds.
+                 * @description The hold after the voice, in milliseconds.
                  */
                 holdMs: number;
                 /**
                  * Format: int64
-                 * @description How long the way up takes, in milliseconds.
+                 * @description The release in milliseconds.
                  */
                 releaseMs: number;
                 /**
                  * Format: double
-                 * @description How far down, in dB; null for as far as the targets ask: a quiet bed hardly, a loud one more.
+                 * @description The depth in dB; null to follow the level targets, which lowers a quiet bed less than a loud one.
                  */
                 depthDb: null | number;
             };
         } | {
             /** @enum {string} */
             kind: "setShowDuck";
-            /** @description How beds are ducked under a voice: down before it speaks, up again a while after. */
+            /** @description How beds are ducked under a voice: they are lowered before it speaks and raised some time after. */
             duck: {
                 /**
                  * Format: int64
-                 * @description How long the way down takes, in milliseconds; it ends where the voice begins.
+                 * @description The attack in milliseconds; it ends where the voice begins.
                  */
                 attackMs: number;
                 /**
                  * Format: int64
-                 * @description How long a bed stays down after the voice, in milliseconds.
+                 * @description The hold after the voice, in milliseconds.
                  */
                 holdMs: number;
                 /**
                  * Format: int64
-                 * @description How long the way up takes, in milliseconds.
+                 * @description The release in milliseconds.
                  */
                 releaseMs: number;
                 /**
                  * Format: double
-                 * @description How far down, in dB; null for as far as the targets ask: a quiet bed hardly, a loud one more.
+                 * @description The depth in dB; null to follow the level targets, which lowers a quiet bed less than a loud one.
                  */
                 depthDb: null | number;
             };
@@ -10356,15 +10356,15 @@ export interface components {
             kind: "setShowGain";
             /**
              * Format: double
-             * @description By how much, in dB, against the levels of its cues.
+             * @description The gain in dB, added to the levels of the cues.
              */
             gainDb: number;
         } | {
             /** @enum {string} */
             kind: "setShowing";
-            /** @description How a show is shown: what it is looked over for goes by that. */
+            /** @description How a show is presented; some checks depend on it. */
             showing: {
-                /** @description Whether it runs by itself, on the clock or as a film; where not, somebody presents it. */
+                /** @description Whether it is self-running, timed or as a video, rather than presented by a person. */
                 byItself: boolean;
                 /** @description The widest destination that it allows. */
                 where: components["schemas"]["Destination"];
@@ -10379,7 +10379,7 @@ export interface components {
         } | {
             /** @enum {string} */
             kind: "goBack";
-            /** @description One deck with its sounds and everything set about them. An immutable value: an edit makes another show. */
+            /** @description A deck with its sounds and all settings. Immutable: an edit produces another show. */
             show: {
                 /** @description The title of the show. */
                 title: string;
@@ -10408,14 +10408,14 @@ export interface components {
                     media: string;
                     /** @description The name of the file as imported. */
                     fileName: string;
-                    /** @description What was measured of it. */
+                    /** @description Its measurements. */
                     figures: components["schemas"]["SoundFigures"];
-                    /** @description Whose it is. */
+                    /** @description Its usage rights. */
                     rights: components["schemas"]["Rights"];
-                    /** @description Named points in it, in order. */
+                    /** @description Named positions in it, in order. */
                     markers: components["schemas"]["ValueListOfMarker"];
                     /**
-                     * @description Whether it was taken out of the list while cues of it are parked.
+                     * @description Whether it was removed from the list while parked cues still use it.
                      * @default false
                      */
                     removed: boolean;
@@ -10428,12 +10428,12 @@ export interface components {
                 cues: components["schemas"]["Cue"][];
                 /**
                  * Format: int64
-                 * @description The running time the show is to have, in milliseconds; null for no wish.
+                 * @description The target running time in milliseconds; null for none.
                  */
                 targetMs: null | number;
-                /** @description How loud a show is to be, in loudness units relative to full scale (LUFS, ITU-R BS.1770-5). */
+                /** @description The target loudness of a show, in loudness units relative to full scale (LUFS, ITU-R BS.1770-5). */
                 levelTargets: {
-                    /** @description Where it is heard: what the figures were taken from. */
+                    /** @description The preset that the figures come from. */
                     for: components["schemas"]["TargetsFor"];
                     /**
                      * Format: double
@@ -10442,12 +10442,12 @@ export interface components {
                     voiceLufs: number;
                     /**
                      * Format: double
-                     * @description That of a bed where no voice sounds.
+                     * @description The integrated loudness of a bed without a voice over it.
                      */
                     bedLufs: number;
                     /**
                      * Format: double
-                     * @description That of a bed while one does.
+                     * @description The integrated loudness of a bed under a voice.
                      */
                     bedUnderVoiceLufs: number;
                     /**
@@ -10468,35 +10468,35 @@ export interface components {
                 };
                 /**
                  * Format: double
-                 * @description By how much the whole is louder than its cues are set, in dB.
+                 * @description The gain of the whole mix, in dB, added to the levels of the cues.
                  */
                 gainDb: number;
-                /** @description How beds are ducked under a voice: down before it speaks, up again a while after. */
+                /** @description How beds are ducked under a voice: they are lowered before it speaks and raised some time after. */
                 duck: {
                     /**
                      * Format: int64
-                     * @description How long the way down takes, in milliseconds; it ends where the voice begins.
+                     * @description The attack in milliseconds; it ends where the voice begins.
                      */
                     attackMs: number;
                     /**
                      * Format: int64
-                     * @description How long a bed stays down after the voice, in milliseconds.
+                     * @description The hold after the voice, in milliseconds.
                      */
                     holdMs: number;
                     /**
                      * Format: int64
-                     * @description How long the way up takes, in milliseconds.
+                     * @description The release in milliseconds.
                      */
                     releaseMs: number;
                     /**
                      * Format: double
-                     * @description How far down, in dB; null for as far as the targets ask: a quiet bed hardly, a loud one more.
+                     * @description The depth in dB; null to follow the level targets, which lowers a quiet bed less than a loud one.
                      */
                     depthDb: null | number;
                 };
-                /** @description How a show is shown: what it is looked over for goes by that. */
+                /** @description How a show is presented; some checks depend on it. */
                 showing: {
-                    /** @description Whether it runs by itself, on the clock or as a film; where not, somebody presents it. */
+                    /** @description Whether it is self-running, timed or as a video, rather than presented by a person. */
                     byItself: boolean;
                     /** @description The widest destination that it allows. */
                     where: components["schemas"]["Destination"];
@@ -10507,7 +10507,7 @@ export interface components {
                  */
                 ignoredFindings: string[];
             };
-            /** @description What the version is called. */
+            /** @description The name of the version. */
             version: string;
         } | components["schemas"]["EditSeveral"])[];
         /**
@@ -10585,13 +10585,13 @@ export interface components {
          *     Written in JSON as an array.
          */
         ValueListOfMarker: {
-            /** @description Its id for as long as the sound lives. */
+            /** @description Its id, unique within the sound. */
             id: string;
             /** @description Its name. */
             name: string;
             /**
              * Format: int64
-             * @description Where, in frames at 48 kHz.
+             * @description Its position in frames at 48 kHz.
              */
             frame: number;
         }[];
@@ -10605,7 +10605,7 @@ export interface components {
          *     Written in JSON as an array.
          */
         ValueListOfPictureSource: {
-            /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, of what is drawn. */
+            /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, the hash of its content. */
             media: string;
             /** @description The file's media type, such as `application/pdf` or `image/png`. */
             type: string;
@@ -10626,12 +10626,12 @@ export interface components {
             height: number;
             /**
              * Format: int32
-             * @description How many steps of an animated page are shown; 0 for all.
+             * @description How many steps of an animated page are applied; 0 for all.
              * @default 0
              */
             step: number;
             /**
-             * @description Whether it fills the slide, cut off where its proportions are others, rather than being shown whole.
+             * @description Whether it fills the slide, cropped where its proportions differ, rather than being shown whole.
              * @default false
              */
             fills: boolean;
@@ -10708,14 +10708,14 @@ export interface components {
             slideId: string;
             /**
              * Format: int64
-             * @description How long it stays, in milliseconds.
+             * @description The hold in milliseconds.
              */
             holdMs: number;
-            /** @description The cue on it that it stays as long as, by which its hold is set with every edit; null for none. */
+            /** @description The cue on it that the hold follows, so that every edit updates it; null for none. */
             staysFor: null | string;
             /**
              * Format: int64
-             * @description How much longer it stays than that, in milliseconds.
+             * @description The pause after that cue, in milliseconds.
              * @default 0
              */
             breathMs: number;
@@ -10734,9 +10734,9 @@ export interface components {
          */
         ValueListOfSlidePicture: {
             slideId: string;
-            /** @description Where a picture comes from: a file kept as imported and the page of it, or a card made here. Drawn at whatever size is asked for. */
+            /** @description Where a picture comes from: a page of an imported file, or a card made in the app. It can be drawn at any size. */
             picture: {
-                /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, of what is drawn. */
+                /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, the hash of its content. */
                 media: string;
                 /** @description The file's media type, such as `application/pdf` or `image/png`. */
                 type: string;
@@ -10757,12 +10757,12 @@ export interface components {
                 height: number;
                 /**
                  * Format: int32
-                 * @description How many steps of an animated page are shown; 0 for all.
+                 * @description How many steps of an animated page are applied; 0 for all.
                  * @default 0
                  */
                 step: number;
                 /**
-                 * @description Whether it fills the slide, cut off where its proportions are others, rather than being shown whole.
+                 * @description Whether it fills the slide, cropped where its proportions differ, rather than being shown whole.
                  * @default false
                  */
                 fills: boolean;
@@ -10774,7 +10774,7 @@ export interface components {
              *     Written in JSON as an array.
              */
             steps: {
-                /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, of what is drawn. */
+                /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, the hash of its content. */
                 media: string;
                 /** @description The file's media type, such as `application/pdf` or `image/png`. */
                 type: string;
@@ -10795,12 +10795,12 @@ export interface components {
                 height: number;
                 /**
                  * Format: int32
-                 * @description How many steps of an animated page are shown; 0 for all.
+                 * @description How many steps of an animated page are applied; 0 for all.
                  * @default 0
                  */
                 step: number;
                 /**
-                 * @description Whether it fills the slide, cut off where its proportions are others, rather than being shown whole.
+                 * @description Whether it fills the slide, cropped where its proportions differ, rather than being shown whole.
                  * @default false
                  */
                 fills: boolean;
@@ -10817,11 +10817,11 @@ export interface components {
             index: number;
             /** @description One page of the deck, in running order. */
             slide: {
-                /** @description Its id, which never changes; never reused. */
+                /** @description Its id, which never changes and is never reused. */
                 id: string;
-                /** @description Its heading; a chapter of the film is named after it. */
+                /** @description Its heading; also the name of its chapter in a video. */
                 title: string;
-                /** @description What is written on it, for search and for matching a changed deck. */
+                /** @description The text on it, for search and for matching a changed deck. */
                 text: string;
                 /** @description The presenter's notes. */
                 notes: string;
@@ -10832,25 +10832,25 @@ export interface components {
                  * @description How long it stays in a self-running show, in milliseconds, its incoming transition included.
                  */
                 holdMs: number;
-                /** @description How it comes in. */
+                /** @description Its incoming transition. */
                 transition: components["schemas"]["Transition"];
                 /** @description Whether it is left out of the running order. */
                 hidden: boolean;
-                /** @description Its reveals in order; the first is the slide's own coming, at its beginning. */
+                /** @description Its steps in order; the first is the slide itself, at its beginning. */
                 steps: components["schemas"]["ValueListOfStep"];
                 /**
-                 * @description The content hash of the deck it came with, by which it is found when that deck is refreshed; empty for one made here.
+                 * @description The content hash of the deck it came with, used to find it when that deck is refreshed; empty for a slide made in the app.
                  * @default
                  */
                 deck: string;
                 fromDeck: null | components["schemas"]["DeckTexts"];
-                /** @description Whether its hold stays as it is when holds are worked out again. */
+                /** @description Whether its hold is locked when holds are recomputed. */
                 holdLocked: boolean;
-                /** @description The cue on it, of a video or a voice, that it stays as long as; null for as its hold is set. One that is no longer on it counts as none. */
+                /** @description The cue of a video or a voice that determines its hold; null when its hold is set directly. A cue that is no longer on the slide counts as none. */
                 staysFor: null | string;
                 /**
                  * Format: int64
-                 * @description How much longer it stays than that, in milliseconds.
+                 * @description How long it stays after that cue, in milliseconds.
                  */
                 breathMs: number;
             };
@@ -10866,7 +10866,7 @@ export interface components {
          */
         ValueListOfSlideTransition: {
             slideId: string;
-            /** @description How a slide comes in. It happens inside the slide's own hold and adds no time. */
+            /** @description The incoming transition of a slide. It is part of the slide's hold and adds no time. */
             transition: {
                 /** @description Cut or dissolve. */
                 kind: components["schemas"]["TransitionKind"];
@@ -10892,14 +10892,14 @@ export interface components {
             media: string;
             /** @description The name of the file as imported. */
             fileName: string;
-            /** @description What was measured of it. */
+            /** @description Its measurements. */
             figures: components["schemas"]["SoundFigures"];
-            /** @description Whose it is. */
+            /** @description Its usage rights. */
             rights: components["schemas"]["Rights"];
-            /** @description Named points in it, in order. */
+            /** @description Named positions in it, in order. */
             markers: components["schemas"]["ValueListOfMarker"];
             /**
-             * @description Whether it was taken out of the list while cues of it are parked.
+             * @description Whether it was removed from the list while parked cues still use it.
              * @default false
              */
             removed: boolean;
@@ -10912,11 +10912,11 @@ export interface components {
         ValueListOfStep: {
             /** @description Its id, which never changes. */
             id: string;
-            /** @description What appears, in words; may be empty. */
+            /** @description A description of what appears; may be empty. */
             label: string;
             /**
              * Format: int64
-             * @description When it is planned, in milliseconds from the slide's beginning; null for an even share of the hold.
+             * @description Its time in milliseconds from the slide's beginning; null for an even share of the hold.
              */
             offsetMs: null | number;
             picture: null | components["schemas"]["PictureSource"];
@@ -10946,7 +10946,7 @@ export interface components {
          *     Written in JSON as an array.
          */
         ValueListOfstring: string[];
-        /** @description Where pictures come to lie, and which part of them is seen there. */
+        /** @description Where the picture of a video is drawn, and which part of it is visible. */
         VideoBox: {
             /**
              * Format: double
@@ -10989,7 +10989,7 @@ export interface components {
              */
             partHeight: number;
         };
-        /** @description What is cut off a video at its edges, in shares of its width and height. */
+        /** @description What is cropped at the edges of a video, as fractions of its width and height. */
         VideoCrop: {
             /**
              * Format: double
@@ -11013,16 +11013,16 @@ export interface components {
             bottom: number;
         };
         /**
-         * @description What is seen of a video once it is over.
+         * @description What is shown after a video has ended.
          * @default keepsLast
          * @enum {unknown}
          */
         VideoEnd: "keepsLast" | "backToFirst" | "leaves";
-        /** @description What is known of the pictures of a video once it is imported; its sound is measured like any other. */
+        /** @description The picture properties of an imported video; its sound is measured like any other. */
         VideoFigures: {
             /**
              * Format: int32
-             * @description Its width as it is seen, in pixels: upright, pixels square.
+             * @description Its displayed width, in pixels: rotated upright, with square pixels.
              */
             width: number;
             /**
@@ -11032,27 +11032,27 @@ export interface components {
             height: number;
             /**
              * Format: double
-             * @description How many pictures it has a second; the mean, where that varies.
+             * @description The frame rate; the mean when it varies.
              */
             picturesPerSecond: number;
-            /** @description How they are coded, by the name ffmpeg gives it. */
+            /** @description The codec, by ffmpeg's name. */
             coding: string;
-            /** @description Whether it has a sound; where not, it is as long and silent. */
+            /** @description Whether it has sound; a video without sound counts as silence of the same length. */
             hasSound: boolean;
-            /** @description Whether every browser plays the file as it is; where not, a copy is made for showing. */
+            /** @description Whether every browser plays the file; if not, a converted copy is made. */
             playsAnywhere: boolean;
-            /** @description Whether its pictures are of a high dynamic range (ITU-R BT.2100), which is toned down for showing. */
+            /** @description Whether it has a high dynamic range (ITU-R BT.2100), which is tone-mapped for display. */
             highRange: boolean;
         };
         /**
-         * @description How a video is made to fit its place, its proportions kept.
+         * @description How a video is fitted to its box, with its proportions kept.
          * @default inside
          * @enum {unknown}
          */
         VideoFitting: "inside" | "filling";
         /**
-         * @description Where a video lies on the slides of its cue, and how it is seen there. Places and lengths are shares of the slide's picture, from its upper left
-         *     corner; what reaches beyond the slide is cut off.
+         * @description The position of a video on the slides of its cue, and its appearance. Positions and lengths are fractions of the slide's picture, from its upper left
+         *     corner; what extends beyond the slide is clipped.
          */
         VideoPlace: {
             /**
@@ -11075,22 +11075,22 @@ export interface components {
              * @description The height.
              */
             height: number;
-            /** @description How it is made to fit, its proportions kept. */
+            /** @description How it is fitted to its box, with its proportions kept. */
             fitting: components["schemas"]["VideoFitting"];
-            /** @description What is seen once it is over, while its slides stay. */
+            /** @description What is shown after it has ended, while its slides stay. */
             atEnd: components["schemas"]["VideoEnd"];
             /**
-             * @description Whether nothing is seen until it starts; else its first picture.
+             * @description Whether it is hidden until it starts; otherwise its first frame is shown.
              * @default false
              */
             hiddenBefore: boolean;
             crop: null | components["schemas"]["VideoCrop"];
         };
-        /** @description A stretch in which a video moves evenly, or stands. Frames are at 48 kHz; pictures have no frames of their own here, they are seen by when they lie in their file. */
+        /** @description A stretch in which a video plays evenly or is still. Frames are audio frames at 48 kHz; a picture is found by its time in the file. */
         VideoRun: {
             /**
              * Format: int64
-             * @description Its first frame, counted from where the cue begins, or as the one who has it says.
+             * @description Its first frame, counted from the start of the cue unless the owner says otherwise.
              */
             fromFrame: number;
             /**
@@ -11105,18 +11105,18 @@ export interface components {
             fileFrame: number;
             /**
              * Format: double
-             * @description How fast the file is gone through: 1 as it was taken, 0 where it stands.
+             * @description The playback speed: 1 as recorded, 0 for still.
              */
             speed: number;
         };
-        /** @description The gain that brings a whole show to its target, what its levels are among each other left as it is. */
+        /** @description The gain that brings a whole show to its target; the balance between cues stays. */
         WholeGain: {
             /**
              * Format: double
-             * @description What the show's gain would be, in tenths of a decibel.
+             * @description The resulting gain of the whole mix, in tenths of a decibel.
              */
             db: number;
-            /** @description Whether it brings it there; where not, it is what its peaks allow. */
+            /** @description Whether it reaches the target; if not, it is the most its peaks allow. */
             reaches: boolean;
         };
     };

@@ -3,7 +3,7 @@ import { api, type Schemas, type ShowView, unwrap } from "./client";
 import { keys } from "./keys";
 import { applyPatch } from "./patch";
 
-/** A show as it is. If a change is told while it is being fetched, the answer may be the older one. */
+/** A show. If a change arrives while it is being fetched, the response may be the older one. */
 export const showQuery = (id: string) => ({
   queryKey: keys.show(id),
   queryFn: async ({ signal, client }: QueryFunctionContext) => {
@@ -20,7 +20,7 @@ export const useShow = (id: string) => useQuery(showQuery(id));
 /** The newest view of a show that this page has. */
 export const cachedShow = (queries: QueryClient, id: string) => queries.getQueryData<ShowView>(keys.show(id));
 
-/** Fetches something again. An answer that is on its way may be older, so that request is cancelled. */
+/** Fetches something again. A pending request may return older data, so it is cancelled. */
 export async function refetch(queries: QueryClient, queryKey: readonly unknown[]) {
   await queries.cancelQueries({ queryKey });
   await queries.invalidateQueries({ queryKey });
@@ -28,7 +28,7 @@ export async function refetch(queries: QueryClient, queryKey: readonly unknown[]
 
 const mostFetches = 10;
 
-/** Fetches a show until it is at a revision. A fetch that is on its way is waited for: cancelled by each edit of a colleague, none would ever end. */
+/** Fetches a show until it has reached a revision. A pending fetch is waited for: if each edit of a colleague cancelled it, none would finish. */
 export async function fetchUpTo(queries: QueryClient, id: string, revision: number) {
   for (let tries = 0; tries < mostFetches; tries++)
     if ((await queries.fetchQuery({ ...showQuery(id), retry: false })).revision >= revision) return;
@@ -48,7 +48,7 @@ export function applyChange(
   return true;
 }
 
-/** Applies the result of an edit, and fetches the show again where that is not enough. */
+/** Applies the result of an edit, and fetches the show again if that is not enough. */
 export async function applyEdited(queries: QueryClient, id: string, { revision, change }: Schemas["Edited"]) {
   if (!applyChange(queries, id, revision, change)) await refetch(queries, keys.show(id));
 }

@@ -10,11 +10,11 @@ export const useShows = () =>
 export const useTrash = () =>
   useQuery({ queryKey: keys.trash(), queryFn: async ({ signal }) => unwrap(await api.GET("/api/trash", { signal })) });
 
-/** Makes a show from the files of a deck. */
+/** Creates a show from the files of a deck. */
 export const createShow = async (files: UploadedFile[], holdMs: number, signal: AbortSignal) =>
   unwrap(await api.POST("/api/shows", { body: { title: null, files, holdMs }, signal }));
 
-/** Opens a show that was saved as a package. */
+/** Opens a show from a package. */
 export const openPackage = async (body: UploadedFile, signal: AbortSignal) =>
   unwrap(await api.POST("/api/shows/open", { body, signal }));
 
@@ -27,11 +27,11 @@ export const useDuplicateShow = () =>
 export const useDeleteShow = () =>
   useShowsChange(async (id: string) => unwrap(await api.DELETE("/api/shows/{id}", { params: { path: { id } } })));
 
-/** Takes a show out of the trash. */
+/** Restores a show from the trash. */
 export const useRestoreShow = () =>
   useShowsChange(async (id: string) => unwrap(await api.POST("/api/trash/{id}/restore", { params: { path: { id } } })));
 
-/** Deletes a show in the trash permanently, and tells how many bytes that freed. */
+/** Deletes a show in the trash permanently, and returns how many bytes that freed. */
 export const useDeletePermanently = () =>
   useShowsChange(async (id: string) => unwrap(await api.DELETE("/api/trash/{id}", { params: { path: { id } } })));
 

@@ -3,7 +3,7 @@ import { api, type UploadedFile, type Schemas, type Sound, unwrap } from "./clie
 import { useJobCommand } from "./jobs";
 import { keys } from "./keys";
 
-/** The outline of a part of a sound. */
+/** The waveform of a part of a sound. */
 export const usePeaks = (showId: string, sound: Sound, from: number, to: number, columns: number, enabled = true) =>
   useQuery({
     enabled,
@@ -18,11 +18,11 @@ export const usePeaks = (showId: string, sound: Sound, from: number, to: number,
       ),
   });
 
-/** The address of the samples of a sound. It names the file, so that browsers do not play the one that was there before. */
+/** The address of the samples of a sound. It contains the file's hash, so that browsers do not play an earlier file. */
 export const samplesUrl = (showId: string, { id, media }: Sound) =>
   `/api/shows/${showId}/sounds/${id}/samples?media=${media}`;
 
-/** What a sound's file adds to a show that is exported. */
+/** How much a sound's file adds to an exported show. */
 export const useWeight = (showId: string, sound: Sound) =>
   useQuery({
     queryKey: keys.weight(showId, sound.media),
@@ -40,13 +40,13 @@ export const useWeight = (showId: string, sound: Sound) =>
 export const addSound = async (showId: string, body: Schemas["NewSound"]) =>
   unwrap(await api.POST("/api/shows/{id}/sounds", { params: { path: { id: showId } }, body }));
 
-/** Replaces the file of a sound by an uploaded one. */
+/** Replaces the file of a sound with an uploaded one. */
 export const replaceSound = async (showId: string, soundId: string, body: UploadedFile) =>
   unwrap(
     await api.POST("/api/shows/{id}/sounds/{soundId}/replace", { params: { path: { id: showId, soundId } }, body }),
   );
 
-/** Replaces the file of a sound by a smaller one that sounds the same. */
+/** Replaces the file of a sound with a smaller one that sounds the same. */
 export const useLighterCopy = (showId: string, soundId: string) =>
   useJobCommand<undefined>(async () =>
     unwrap(await api.POST("/api/shows/{id}/sounds/{soundId}/lighter", { params: { path: { id: showId, soundId } } })),

@@ -8,14 +8,14 @@ import { words } from "./words";
 const version = { "Tus-Resumable": "1.0.0" };
 const base64 = (text: string) => btoa(String.fromCharCode(...new TextEncoder().encode(text)));
 
-/** The recordings of a show that were interrupted, as when the page was lost. */
+/** Recordings of a show that were interrupted, for example because the page was closed. */
 export const useLostTakes = (id: string) =>
   useQuery({
     queryKey: keys.takes(id),
     queryFn: async ({ signal }) => unwrap(await api.GET("/api/shows/{id}/takes", { params: { path: { id } }, signal })),
   });
 
-/** Deletes what arrived of an interrupted recording. */
+/** Deletes the received part of an interrupted recording. */
 export function useDropTake(id: string) {
   const queries = useQueryClient();
   return useMutation({
@@ -25,12 +25,12 @@ export function useDropTake(id: string) {
   });
 }
 
-/** Ends an interrupted recording where it was interrupted. */
+/** Ends an interrupted recording at its interruption. */
 export const finishTake = (uploadId: string) => finish(`/api/uploads/${uploadId}`);
 
 /**
- * Uploads a recording while it is made, by the protocol for resumable uploads (tus 1.0) with its length left open: if the page is lost, no more than
- * the last second is. All of it stays in memory until it is finished, so whatever did not arrive is sent again with the next part.
+ * Uploads a recording while it is made, by the protocol for resumable uploads (tus 1.0) with a deferred length: if the page is closed, no more than
+ * the last second is lost. Everything stays in memory until the end, so that a part that did not arrive is sent again with the next one.
  */
 export class TakeUpload {
   private readonly recorded: Blob[] = [];
@@ -47,17 +47,17 @@ export class TakeUpload {
   /** Adds what was recorded since the last call. */
   add(part: Blob) {
     this.recorded.push(part);
-    // A failure is told when the recording is finished, if it is not made good by then.
+    // A failure is reported at the end, if it has not been made up for by then.
     this.sending = this.sending.then(() => this.sendRest()).catch(() => undefined);
   }
 
-  /** Sends what is missing, and ends the upload. After a failure it can be called again. */
+  /** Sends what is missing and ends the upload. After a failure it can be called again. */
   async finish(): Promise<UploadedFile> {
     await this.sending;
     return finish(await this.sendRest());
   }
 
-  /** Deletes what was uploaded. */
+  /** Deletes the upload. */
   async drop() {
     await this.sending;
     if (this.url) await send(this.url, { method: "DELETE", headers: version });

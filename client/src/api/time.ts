@@ -9,7 +9,7 @@ export interface SpreadOptions {
   greatestMs?: number;
 }
 
-/** The holds that distribute a running time across the slides. */
+/** The holds that distribute a running time over the slides. */
 export const useSpread = (id: string, revision: number, options: SpreadOptions, enabled: boolean) =>
   useQuery({
     queryKey: keys.spread(id, revision, options),
@@ -18,6 +18,6 @@ export const useSpread = (id: string, revision: number, options: SpreadOptions, 
       ...unwrap(await api.GET("/api/shows/{id}/spread", { params: { path: { id }, query: options }, signal })),
       revision,
     }),
-    // Of the same question only: what is set must be what was asked for.
+    // Only for the same question: the applied values must be the requested ones.
     placeholderData: (before, query) => (isSamePart(query?.queryKey[3], options) ? before : undefined),
   });

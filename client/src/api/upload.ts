@@ -5,18 +5,18 @@ import { words } from "./words";
 
 const retryAfter = [0, 500, 1000, 2000, 4000, 8000, 8000, 8000];
 
-/** What one request sends of a file, in bytes: a lost connection costs no more than this, and no request is too long for the server. */
+/** The size of one request, in bytes: a lost connection costs no more than this, and no request is too large for the server. */
 const chunkSize = 64 * 1024 * 1024;
 
-/** What a file is sent for. */
+/** The purpose of the file. */
 export type Purpose = "deck" | "show" | "sound" | "video";
 
-/** Cancels work, of which nobody needs to be told. */
+/** Cancels the work, without a message to users. */
 export const stop = (work: AbortController) => work.abort();
 
 /**
- * Sends a file as it is, telling the fraction sent. By the open protocol for resumable uploads: a broken connection or a closed page
- * goes on where it was when the same file is imported again.
+ * Uploads a file unchanged and reports the fraction sent. By the open protocol for resumable uploads (tus), it resumes after a lost connection or
+ * a closed page when the same file is imported again.
  */
 export function upload(
   file: File,
@@ -45,7 +45,7 @@ export function upload(
   });
 }
 
-/** What a whole upload is known by. */
+/** What identifies an upload. */
 export async function finished(url: string | null): Promise<UploadedFile> {
   const id = url?.split("/").at(-1) ?? "";
   return unwrap(await api.GET("/api/uploads/{id}", { params: { path: { id } } }));
@@ -57,7 +57,7 @@ function problemOf(error: Error | DetailedError, name: string): UserError {
       const title = titleOf(JSON.parse(error.originalResponse.getBody()));
       if (title) return new UserError(title);
     } catch {
-      // Not an answer of ours.
+      // The response does not come from this server.
     }
   }
   return new UserError(words.uploadInterrupted(name));

@@ -1,4 +1,4 @@
-/** What requests and edits say. */
+/** The texts of requests and edits. */
 export const words = {
   failures: {
     offline: "Phonaris isn't responding. Saved changes are safe. Try again in a moment.",

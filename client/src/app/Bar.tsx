@@ -18,7 +18,7 @@ interface Props {
   open: (dialog: "history" | "keys") => void;
 }
 
-/** The bar of a show: its title, its views, its running time, and what undoes. On narrow screens, less frequent actions are in a menu. */
+/** The bar of a show: its title, views and running time, undo and redo. On narrow screens, less frequent actions are in a menu. */
 export function Bar({ connected, open }: Props) {
   const view = useView();
   const solo = useOpenState((state) => state.solo);
@@ -99,11 +99,11 @@ export function Bar({ connected, open }: Props) {
   );
 }
 
-/** The views; where they have no room beside each other, the one that is open between its neighbours. */
+/** The views in one line; when it is too narrow, it scrolls to the open one. */
 function Views({ children }: { children: ReactNode }) {
   const nav = useRef<HTMLElement>(null);
   const { pathname } = useLocation();
-  // What scrolling gives back, a promise by now, is not what an effect may.
+  // Newer browsers return a promise from scrolling, which an effect must not return.
   useEffect(() => {
     nav.current?.querySelector("[aria-current=page]")?.scrollIntoView({ inline: "center", block: "nearest" });
   }, [pathname]);
@@ -114,7 +114,7 @@ function Views({ children }: { children: ReactNode }) {
   );
 }
 
-/** A view; a deep one has places of its own below its address. */
+/** A view; a deep view has pages of its own below its address. */
 function View({
   to,
   name,

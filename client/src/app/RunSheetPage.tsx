@@ -17,22 +17,22 @@ import { SidePanel } from "../runsheet/SidePanel";
 import { useCueKeys } from "../runsheet/useCueKeys";
 import { words } from "./words";
 
-/** The main screen: the sounds, the run sheet, what is selected, and the whole show lying flat below. */
+/** The main screen: the sounds, the run sheet, the details, and the overview at the bottom. */
 export function RunSheetPage() {
   const view = useView();
   const { select: setSelection } = useOpenShow();
   const selection = useOpenState((state) => state.selection);
-  // The sound chosen last, to be laid on slides by keyboard.
+  // The sound selected last, to be placed by keyboard.
   const [lastSound, setLastSound] = useState<string>();
   const placing = usePlaceSound(view.id);
   const drop = (to: Drop) => placing.mutate(to, { onSuccess: ({ cueId }) => setSelection({ cueIds: [cueId] }) });
 
-  // Where there is no room for them beside the sheet, one of them lies over it.
+  // When they do not fit beside the sheet, one of them is shown over it.
   const [panel, setPanel] = useState<"sounds" | "details">();
-  // The sounds that are left out of a draft, while there is one.
+  // The sounds excluded from a draft, while it is open.
   const [drafting, setDrafting] = useState<readonly string[]>();
   const drafted = useDraft(view.id, view.revision, drafting !== undefined, drafting);
-  // Who chooses something has done with the draft.
+  // Selecting something closes the draft.
   const choose = (next: Selection) => {
     setSelection(next);
     if (next) setDrafting(undefined);
@@ -43,7 +43,7 @@ export function RunSheetPage() {
   const slides = view.show.slides.filter((s) => selectedSlides(selection).includes(s.id));
   useCueKeys(cues, slides[0]?.id);
 
-  // On the chosen slides: on several, through the last of them.
+  // On the selected slides: from the first to the last of several.
   const place = (soundId: string) => {
     const order = view.runningOrder.slides.map((s) => s.slideId);
     const chosen = order.filter((id) => selectedSlides(selection).includes(id));

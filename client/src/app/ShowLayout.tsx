@@ -40,7 +40,7 @@ function Layout({ showId }: { showId: string }) {
   useEffect(() => {
     const paste = (event: ClipboardEvent) => {
       const files = [...(event.clipboardData?.files ?? [])];
-      // What is pasted into a text often comes with a picture of itself.
+      // Text on the clipboard often comes with a picture of itself.
       if (files.length > 0 && !isInFieldOrDialog(event)) importFiles(files);
     };
     document.addEventListener("paste", paste);
@@ -56,7 +56,7 @@ function Layout({ showId }: { showId: string }) {
     help: () => setOpen("keys"),
   });
 
-  // A show that was loaded stays, whatever becomes of later requests.
+  // A loaded show stays on screen even if later requests fail.
   if (error && !view) return <Missing error={error} retry={() => void refetch()} />;
   if (!view) return <main className="muted grid h-screen place-items-center">{words.opening}</main>;
 

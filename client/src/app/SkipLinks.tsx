@@ -5,7 +5,7 @@ const places = [
   [words.skipToDetails, ["aside[aria-label=Details]"]],
 ] as const;
 
-/** For the keyboard: past the bar and the sounds, straight to what is worked on. Seen once they have the focus. */
+/** Links for keyboard users past the bar and the sounds to the main part. Visible only when focused. */
 export function SkipLinks() {
   return places.map(([name, found]) => (
     <button
@@ -19,7 +19,7 @@ export function SkipLinks() {
   ));
 }
 
-/** Takes the focus to the first of some places that is there. */
+/** Focuses the first of several targets that exists. */
 function go(found: readonly string[]) {
   const place = found.map((css) => document.querySelector<HTMLElement>(css)).find((there) => there !== null);
   if (!place?.hasAttribute("tabindex")) place?.setAttribute("tabindex", "-1");

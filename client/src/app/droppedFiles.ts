@@ -1,4 +1,4 @@
-/** The files of a drop, those in dropped folders too, in the order of the folders. */
+/** The files of a drop, including those in folders, in folder order. */
 export async function droppedFiles(transfer: DataTransfer): Promise<File[]> {
   const entries = [...transfer.items].map((item) => item.webkitGetAsEntry()).filter((entry) => entry !== null);
   if (!entries.some((entry) => entry.isDirectory)) return [...transfer.files];
@@ -10,7 +10,7 @@ async function filesOf(entry: FileSystemEntry): Promise<File[]> {
     return [await new Promise<File>((resolve, reject) => (entry as FileSystemFileEntry).file(resolve, reject))];
   const reader = (entry as FileSystemDirectoryEntry).createReader();
   const found: FileSystemEntry[] = [];
-  // A reader gives a folder's entries in portions, an empty one at the end.
+  // A reader returns a folder's entries in portions, the last one empty.
   for (;;) {
     const some = await new Promise<FileSystemEntry[]>((resolve, reject) => reader.readEntries(resolve, reject));
     if (some.length === 0) break;

@@ -1,4 +1,4 @@
-/** What the bar and the pages around a show say. */
+/** The texts of the bar and the pages around a show. */
 export const words = {
   product: "Phonaris",
   allShows: "All shows",

@@ -33,12 +33,12 @@ const moods = [
 ];
 
 interface Props {
-  /** The sound in whose place another is sought, of its kind and about as long; undefined for one more. */
+  /** The sound to replace by one of its kind and similar length; undefined to add one. */
   instead?: Sound | undefined;
   close: () => void;
 }
 
-/** The sound catalogue: search, listen, take with the licence. */
+/** The sound catalogue: search, listen, add with the licence. */
 export function CatalogueDialog({ instead, close }: Props) {
   const view = useView();
   const [query, setQuery] = useState("");
@@ -74,7 +74,7 @@ export function CatalogueDialog({ instead, close }: Props) {
     audio.src = pieceUrl(piece.id);
     setPlaying(piece.id);
     audio.play().catch((error: unknown) => {
-      // Stopped, or another piece is played, while this one was being loaded.
+      // Another piece was started, or this one stopped, while it was loading.
       if (isCancelled(error)) return;
       setPlaying(undefined);
       reportError(new Error(words.cannotPlay(piece.title)));
@@ -176,7 +176,7 @@ export function CatalogueDialog({ instead, close }: Props) {
   );
 }
 
-/** Pieces by how near their lengths are to a sound's own. */
+/** Pieces sorted by how close their lengths are to a sound's. */
 const nearest = (pieces: readonly CataloguePiece[], { figures }: Sound) => {
   const off = ({ seconds }: CataloguePiece) => Math.abs(Math.log((seconds * framesPerSecond) / figures.frames));
   return pieces.toSorted((a, b) => off(a) - off(b));

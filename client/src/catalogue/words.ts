@@ -1,4 +1,4 @@
-/** What the sound catalogue says. */
+/** The texts of the sound catalogue. */
 export const words = {
   find: "Find sounds",
   replace: (sound: string) => `Another piece instead of ${sound}`,

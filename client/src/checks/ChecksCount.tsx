@@ -3,7 +3,7 @@ import { useFindings } from "../findings/useChecks";
 import { counted, open } from "../findings/words";
 import { words } from "./words";
 
-/** How much there is to fix, beside the name of the view: blockers and what is audible. */
+/** The number of blockers and audible findings, beside the name of the view. */
 export function ChecksCount() {
   const view = useView();
   const found = open(useFindings(view.id, view.revision)).filter((f) => f.found.severity !== "minor");

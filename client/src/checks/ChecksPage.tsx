@@ -11,7 +11,7 @@ import { counted, grouped, open } from "../findings/words";
 import { Status } from "../ui/Status";
 import { words } from "./words";
 
-/** What the show should be warned about, by what to do next. */
+/** The findings, grouped by what to do next. */
 export default function ChecksPage() {
   const view = useView();
   const { data, error, isPlaceholderData, refetch } = useChecks(view.id, view.revision);
@@ -69,7 +69,7 @@ function Found({ findings, lookedFor }: { findings: readonly Finding[]; lookedFo
   );
 }
 
-/** Makes all fixes that need no decision, as one edit. */
+/** Applies all fixes that need no decision, as one edit. */
 function FixAll({ findings }: { findings: readonly Finding[] }) {
   const view = useView();
   const fix = useFixAll(view.id);

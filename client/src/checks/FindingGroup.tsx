@@ -7,7 +7,7 @@ import { words } from "./words";
 const fewest = 6; // of the same kind, from which on only the first are shown
 const shown = 3;
 
-/** Things found, those of one kind beside each other; of many alike the first stand for all. */
+/** Findings, with similar ones together; of many, only the first are shown. */
 export function FindingGroup({ title, what, findings }: { title: string; what: string; findings: readonly Finding[] }) {
   return (
     <section className="mb-6" aria-label={title}>

@@ -10,11 +10,11 @@ import type { Finding } from "../findings/useChecks";
 import { severityOf } from "../findings/words";
 import { words } from "./words";
 
-/** What another piece is a way out of. */
+/** The checks that another piece would resolve. */
 const ofRights = ["no-leave", "unknown-rights"];
 const before = 2; // seconds that are heard before the place
 
-/** One finding: its severity, where it is, what it is, and its fixes. */
+/** One finding: its severity, place, text and fixes. */
 export function FindingRow({ finding }: { finding: Finding }) {
   const view = useView();
   const { edit, play, select: selectOnSheet } = useOpenShow();

@@ -1,6 +1,6 @@
 import { plural } from "../ui/plural";
 
-/** What the view of checks says. */
+/** The texts of the checks view. */
 export const words = {
   title: "Checks",
   running: "Running checks…",

@@ -4,20 +4,20 @@ import { useSettings } from "../ui/settings";
 import { words } from "./words";
 
 export interface MoreOptionsProps {
-  /** Names it among those of the panel. */
+  /** Its id within the panel. */
   name: string;
-  /** What is found there. */
+  /** What it contains. */
   contents: string;
   content: ReactNode;
 }
 
 interface Props extends MoreOptionsProps {
   heading: ReactNode;
-  /** What is always there, above it. */
+  /** What is always shown, above it. */
   children: ReactNode;
 }
 
-/** Options that are needed less often: opened in place, and kept open from then on. */
+/** Less frequent options, opened in place; they stay open from then on. */
 export function MoreOptions({ name, contents, content, heading, children }: Props) {
   const open = useSettings((settings) => settings.openSections.includes(name));
   const press = () =>

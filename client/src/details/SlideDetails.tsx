@@ -17,7 +17,7 @@ import { StepsEditor } from "./StepsEditor";
 import { Topic } from "./Topic";
 import { words } from "./words";
 
-/** One or several slides. What is set applies to all of them. */
+/** One or several slides. Changes apply to all of them. */
 export function SlideDetails({ slides }: { slides: readonly Slide[] }) {
   const { edit } = useOpenShow();
   const slide = slides[0];

@@ -19,7 +19,7 @@ import { words } from "./words";
 
 const columns = 260;
 
-/** A sound of the show: play it, mark points in it, see its measurements, enter its usage rights. */
+/** A sound of the show: play it, add markers, see its measurements, enter its usage rights. */
 export function SoundDetails({ sound, place }: { sound: Sound; place: () => void }) {
   const view = useView();
   const { edit } = useOpenShow();
@@ -87,7 +87,7 @@ export function SoundDetails({ sound, place }: { sound: Sound; place: () => void
   );
 }
 
-/** The whole sound on its waveform, to play, scrub and mark. */
+/** The waveform of the whole sound: play, scrub and mark. */
 function Listen({ sound }: { sound: Sound }) {
   const view = useView();
   const { edit } = useOpenShow();
@@ -213,7 +213,7 @@ function Listen({ sound }: { sound: Sound }) {
   );
 }
 
-/** A name that no marker has yet. */
+/** A marker name that is not in use. */
 function freeName(markers: Sound["markers"]) {
   let number = 1;
   while (markers.some((marker) => marker.name === words.marker(number))) number++;

@@ -3,12 +3,12 @@ import { MoreOptions, type MoreOptionsProps } from "./MoreOptions";
 
 interface TopicProps {
   title: string;
-  /** Options of it that are needed less often. */
+  /** Less frequent options of the topic. */
   more?: MoreOptionsProps;
   children?: ReactNode;
 }
 
-/** A heading and the rows under it. */
+/** A heading with rows under it. */
 export function Topic({ title, more, children }: TopicProps) {
   const heading = <h3 className="muted font-sans text-xs font-semibold">{title}</h3>;
   return (
@@ -27,7 +27,7 @@ export function Topic({ title, more, children }: TopicProps) {
   );
 }
 
-/** A label and what is set under it. The fields carry the same name for screen readers. */
+/** A label with its fields. The fields have their own names for screen readers. */
 export function Row({ label, children }: { label: string; children: ReactNode }) {
   return (
     <div className="grid grid-cols-[5.75rem_minmax(0,1fr)] items-center gap-x-2 text-[0.9375rem] leading-5">
@@ -39,7 +39,7 @@ export function Row({ label, children }: { label: string; children: ReactNode })
   );
 }
 
-/** Buttons side by side. */
+/** Buttons in a row. */
 export function Buttons({ children }: { children: ReactNode }) {
   return <div className="flex flex-wrap items-center gap-1.5">{children}</div>;
 }

@@ -1,6 +1,6 @@
 import { plural } from "../ui/plural";
 
-/** What the details of slides and sounds say. */
+/** The texts of the details of slides and sounds. */
 export const words = {
   more: "More",
   less: "Less",
@@ -135,7 +135,7 @@ export const words = {
     proof: { name: "Proof", hint: "of permission" },
   },
   rightsField: (name: string, hint: string) => `${name}, ${hint}`,
-  // The most common of the SPDX list for sound, and names for the rest.
+  // The SPDX licences most common for sound, with names for the others.
   licences: [
     "CC0-1.0",
     "CC-BY-4.0",

@@ -7,13 +7,13 @@ import { words } from "./words";
 
 interface Props {
   drafted: ReturnType<typeof useDraft>;
-  /** The sounds that are left out, and how one more is or is not. */
+  /** The excluded sounds, and a function to exclude or include one. */
   without: readonly string[];
   leave: (soundIds: readonly string[]) => void;
   close: () => void;
 }
 
-/** A first soundtrack as it would be laid: each sound with where and why, to be taken whole or in part. */
+/** A draft soundtrack: each sound with its place and the reason; the user applies all of it or a part. */
 export function DraftPanel({ drafted, without, leave, close }: Props) {
   const view = useView();
   const { edit } = useOpenShow();

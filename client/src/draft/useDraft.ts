@@ -2,7 +2,7 @@ import { useDraftOf } from "../api/draft";
 
 const none: readonly string[] = [];
 
-/** The draft of a soundtrack for a show, or the job that listens to its music first; asked for where it is wanted. */
+/** The draft of a show, or the job that analyses its music first; requested when it is open. */
 export function useDraft(showId: string, revision: number, wanted: boolean, without: readonly string[] = none) {
   const { data, error, fetchAgain } = useDraftOf(showId, revision, wanted, without);
   return {

@@ -1,8 +1,8 @@
-/** What the first draft says. */
+/** The texts of a draft. */
 export const words = {
   title: "First draft",
   reading: "Comparing names, lengths and music…",
   apply: "Apply",
   cancel: "Cancel",
-  more: "Levels meet their targets, and beds duck under voices. One undo takes all of it back.",
+  more: "Levels meet their targets, and beds duck under voices. Undo reverts all of it.",
 };

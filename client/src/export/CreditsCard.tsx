@@ -60,7 +60,7 @@ export function CreditsCard() {
   );
 }
 
-/** Copies a text. Browsers allow that only on pages of this computer or of https. */
+/** Copies a text. Browsers allow that only on localhost or over https. */
 async function copy(text: string) {
   try {
     await navigator.clipboard.writeText(text);

@@ -1,7 +1,7 @@
 import type { ExportFormat } from "../api/client";
 import { words } from "./words";
 
-/** A file somebody can use. */
+/** A file format for a recipient. */
 interface Form {
   format: ExportFormat;
   name: string;
@@ -127,11 +127,11 @@ export const isFilm = (format: ExportFormat) => format === "mp4" || format === "
 export const isSound = (format: ExportFormat) =>
   recipients.find((r) => r.id === "ears")?.forms.some((f) => f.format === format) ?? false;
 
-/** A file size, in words. */
+/** A file size as text. */
 export const fileSize = (bytes: number) =>
   bytes >= 1e6 ? `${(bytes / 1e6).toFixed(1)} MB` : `${Math.max(1, Math.round(bytes / 1e3))} kB`;
 
-/** A duration in words, no more precise than the estimate. */
+/** A duration as text, with the precision of the estimate. */
 export function soon(seconds: number) {
   if (seconds < 4) return words.moment;
   return seconds < 55 ? words.aboutSeconds(Math.ceil(seconds / 5) * 5) : words.aboutMinutes(Math.round(seconds / 60));

@@ -1,6 +1,6 @@
 import { plural } from "../ui/plural";
 
-/** What the view of exports says. */
+/** The texts of the export view. */
 export const words = {
   recipients: "Recipient",
   whoFor: "Who is it for?",

@@ -7,13 +7,13 @@ import { words } from "./words";
 type Duck = Schemas["Duck"];
 
 interface Props {
-  /** What they apply to, in words. */
+  /** What the settings apply to. */
   of: string;
   duck: Duck;
   change: (part: Partial<Duck>) => void;
 }
 
-/** The ducking of beds: attack, hold, release and depth. */
+/** The ducking settings: attack, hold, release and depth. */
 export function DuckFields({ of, duck, change }: Props) {
   const ms = (name: "attackMs" | "holdMs" | "releaseMs", label: string) => (
     <span className="whitespace-nowrap">
@@ -42,7 +42,7 @@ export function DuckFields({ of, duck, change }: Props) {
   );
 }
 
-/** Reads a depth: "6", "6 dB". Anything without digits means the depth that the level targets give. */
+/** Reads a depth: "6", "6 dB". Text without digits means the depth that follows the targets. */
 const readDepth = (typed: string) => {
   const db = readDecibels(typed);
   return db === undefined ? (/\d/.test(typed) ? undefined : null) : Math.abs(db);

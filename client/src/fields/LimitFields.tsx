@@ -2,7 +2,7 @@ import { hold, readMs } from "../ui/format";
 import { ValueField } from "../ui/ValueField";
 import { words } from "./words";
 
-/** The shortest and the longest hold when holds are distributed or re-paced; undefined for the usual ones. */
+/** The limits of holds when they are distributed or re-paced; undefined for the defaults. */
 export interface Limits {
   leastMs?: number;
   greatestMs?: number;

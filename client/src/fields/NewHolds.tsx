@@ -4,15 +4,15 @@ import { hold } from "../ui/format";
 import { words } from "./words";
 
 interface Props {
-  /** The proposed holds, and their revision of the show. */
+  /** The proposed holds, and the revision they belong to. */
   offered: (Schemas["RepaceView"] & { revision: number }) | undefined;
   error: Error | null;
-  /** Shown where no hold would change. */
+  /** Shown when no hold would change. */
   unchanged: string;
   done?: () => void;
 }
 
-/** Proposed holds beside the present ones, with the button that applies them. */
+/** Proposed and current holds side by side, with a button that applies them. */
 export function NewHolds({ offered, error, unchanged, done }: Props) {
   const { edit } = useOpenShow();
   if (error) return <p className="text-sm">{error.message}</p>;

@@ -1,4 +1,4 @@
-/** What the fields say that several views share. */
+/** The texts of fields shared by several views. */
 export const words = {
   attack: "Attack",
   hold: "Hold",

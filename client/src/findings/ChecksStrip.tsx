@@ -4,7 +4,7 @@ import { counted, severityOf, open, words } from "./words";
 
 const most = 3;
 
-/** Before a show goes out: what is left to fix, the mostSevere by name, and the way there. It blocks nothing. */
+/** Before presenting or exporting: what is left to fix, the most severe findings, and a link to them. It blocks nothing. */
 export function ChecksStrip({ showId, findings }: { showId: string; findings: readonly Finding[] }) {
   const left = open(findings).filter((f) => f.found.severity !== "minor");
   if (left.length === 0) return null;

@@ -10,7 +10,7 @@ const ways = [
 
 export const places = Object.entries(words.destinations) as [Schemas["Destination"], string][];
 
-/** How the show is shown, and where it goes: what is checked depends on both. */
+/** How the show is presented, and its destination; checks depend on both. */
 export function ShowingLine() {
   const view = useView();
   const { edit } = useOpenShow();

@@ -6,13 +6,13 @@ export type Finding = Schemas["FindingView"];
 
 const calm = 400; // milliseconds without an edit before the show is looked over: what is heard and drawn comes first
 
-/** What a show should be warned about, some moments after it was changed; what was known before stands until that is there. */
+/** The findings of a show, updated shortly after a change; the earlier ones stay until then. */
 export function useChecks(showId: string, revision: number | undefined) {
   return useFindingsAt(showId, useDebouncedValue(revision, calm));
 }
 
 const none: readonly Finding[] = [];
 
-/** What is found in a show. */
+/** The findings of a show. */
 export const useFindings = (showId: string, revision: number | undefined): readonly Finding[] =>
   useChecks(showId, revision).data?.findings ?? none;

@@ -4,7 +4,7 @@ import type { Finding } from "./useChecks";
 
 type Severity = Schemas["Severity"];
 
-/** What checks, and what stands of them in other views, say. */
+/** The texts of checks, shared by several views. */
 export const words = {
   checks: "Checks",
   all: "See all checks",
@@ -27,7 +27,7 @@ export const words = {
   },
 };
 
-/** How severe findings are, the mostSevere first, each with its mark, name and style: told by shape, word and colour. */
+/** The severities, the most severe first, each with its mark, name and style: told apart by shape, word and colour. */
 const severities: Record<Severity, { order: number; mark: string; name: string; style: string }> = {
   blocker: { order: 0, mark: "■", name: "Blocker", style: "text-error" },
   audible: { order: 1, mark: "◆", name: "Audible", style: "text-warning" },
@@ -36,10 +36,10 @@ const severities: Record<Severity, { order: number; mark: string; name: string; 
 
 export const severityOf = (finding: Finding) => severities[finding.found.severity];
 
-/** What is not ignored. */
+/** The findings that are not ignored. */
 export const open = (findings: readonly Finding[]) => findings.filter((f) => !f.ignored);
 
-/** How many of each severity: "2 blockers, 3 audible, 1 minor". */
+/** The number of each severity: "2 blockers, 3 audible, 1 minor". */
 export function counted(findings: readonly Finding[]): string {
   const of = (severity: Severity) => findings.filter((f) => f.found.severity === severity).length;
   const [blockers, audible, minor] = [of("blocker"), of("audible"), of("minor")];
@@ -58,7 +58,7 @@ export interface Group {
   findings: readonly Finding[];
 }
 
-/** What is found, by what to do next; what has the mostSevere comes first. */
+/** The findings, grouped by what to do next; the group with the most severe finding comes first. */
 export function grouped(findings: readonly Finding[]): readonly Group[] {
   const todo = open(findings);
   const safe = (f: Finding) => f.found.fixes.some((r) => r.safe);
@@ -80,10 +80,10 @@ export function grouped(findings: readonly Finding[]): readonly Group[] {
     .toSorted((a, b) => mostSevere(a.findings) - mostSevere(b.findings));
 }
 
-/** How severe the mostSevere is, 0 for what stops the show. */
+/** The rank of the most severe finding; 0 for a blocker. */
 const mostSevere = (findings: readonly Finding[]) => Math.min(...findings.map((f) => severityOf(f).order));
 
-/** Findings of the same kind beside each other, in the order of the mostSevere of each. */
+/** Findings with similar ones together, ordered by the most severe of each. */
 export function alike(findings: readonly Finding[]): readonly (readonly Finding[])[] {
   const kinds = new Map<string, Finding[]>();
   for (const finding of findings) {

@@ -12,7 +12,7 @@ interface Props {
   soundOf: (cue: Cue) => Sound | undefined;
 }
 
-/** The beds of the show, each with its slides, its length and its fit. */
+/** The beds of the show, each with its slides, length and fit. */
 export function CueList({ beds, chosen, soundOf }: Props) {
   const view = useView();
   const numberOf = (id: string | undefined) => view.runningOrder.slides.find((s) => s.slideId === id)?.number;

@@ -9,7 +9,7 @@ import { Listening } from "../show/AnalysisProgress";
 import { methods } from "../show/fitMethods";
 import { words } from "./words";
 
-/** Proposes a fit for each bed. One click applies them all, one undo takes them all back. */
+/** Proposes a fit for each bed. One click applies all, and one undo reverts them. */
 export function FitAll({ soundOf }: { soundOf: (cue: Cue) => Sound | undefined }) {
   const view = useView();
   const { edit } = useOpenShow();
@@ -35,7 +35,7 @@ export function FitAll({ soundOf }: { soundOf: (cue: Cue) => Sound | undefined }
       <button
         type="button"
         className={`btn btn-sm bg-base-100 mt-3 w-full border-[var(--line)] ${proposed === "asking" ? "btn-disabled" : ""}`}
-        // Not disabled: it would lose the focus, which the dialog is to give back to it.
+        // Not disabled: it would lose the focus that the dialog returns to it.
         aria-disabled={proposed === "asking"}
         onClick={() => proposed !== "asking" && ask()}
       >

@@ -111,7 +111,7 @@ export function FitMap({ cue, sound, fits, shown }: Props) {
   );
 }
 
-/** The parts of the music that no run takes, as shares. */
+/** The parts of the music that are not used, as fractions. */
 function leftOut(runs: readonly { from: number; to: number }[], end: number): [number, number][] {
   const gaps: [number, number][] = [];
   let reached = 0;

@@ -10,9 +10,9 @@ import { words } from "./words";
 interface Props {
   cue: Cue;
   index: number;
-  /** Where it lies, in hundredths of the map. */
+  /** Its position, in hundredths of the map. */
   at: number;
-  /** Frames in a hundredth of the map. */
+  /** The frames in a hundredth of the map. */
   framesPerShare: number;
   /** The edit; undefined where it cannot be moved. */
   join: Schemas["Join"] | undefined;
@@ -23,7 +23,7 @@ export function JoinHandle({ cue, index, at, framesPerShare, join }: Props) {
   const view = useView();
   const { edit } = useOpenShow();
   const handle = useRef<HTMLButtonElement>(null);
-  // Where it was dropped. It stays there until the server has answered with its new position.
+  // Where it was dropped; shown until the server has answered with its new position.
   const [dropped, setDropped] = useState<{ at: number; dx: number }>();
   const move = (frames: number) => {
     if (!join || frames === 0 || !Number.isFinite(frames)) return;

@@ -16,10 +16,10 @@ interface Props {
 
 const around = 3 * framesPerSecond;
 
-/** On a phone the result of a method stands below its name. */
+/** On a phone the result of a method is below its name. */
 const stacked = "max-md:flex max-md:flex-wrap max-md:items-center max-md:gap-x-3";
 
-/** All methods side by side: first those that work, each to play and to choose, then the others with the reason. */
+/** All methods side by side: first those that work, each with play and use, then the others with the reason. */
 export function MethodTable({ cue, fits, shown, look }: Props) {
   const { edit } = useOpenShow();
   const together = !cue.fit && cue.start.kind === "end";
@@ -86,7 +86,7 @@ export function MethodTable({ cue, fits, shown, look }: Props) {
   );
 }
 
-/** Neither fitted nor placed by its ending. */
+/** The cue unfitted, and not timed by its ending. */
 function asItIs(cue: Cue): Edit {
   const unfit: Edit = { kind: "setFit", cueId: cue.id, fit: null };
   const start: Edit = { kind: "setStart", cueId: cue.id, start: { kind: "slide", stepId: null, cueId: null } };

@@ -10,19 +10,19 @@ import { words } from "./words";
 interface Props {
   cue: Cue;
   sound: Sound;
-  /** How wide the music is, in hundredths of the map. */
+  /** The width of the music, in hundredths of the map. */
   width: number;
-  /** The parts of it that are not heard, in hundredths of the map. */
+  /** The parts that are not heard, in hundredths of the map. */
   leftOut: readonly [number, number][];
-  /** Keeps a passage whole; undefined where nothing can be kept. */
+  /** Keeps a passage; undefined when nothing can be kept. */
   keep: ((fromFrame: number, toFrame: number) => void) | undefined;
 }
 
 const columns = 400;
-/** A passage shorter than this, in frames, was a slip of the hand. */
+/** The shortest passage that can be dragged, in frames; shorter drags are accidental. */
 const least = 24_000;
 
-/** The music of a cue lying flat, with what is left out of it; a passage is marked by dragging over it. */
+/** The music of a cue, with the removed parts marked; dragging over it selects a passage. */
 export function MusicStrip({ cue, sound, width, leftOut, keep }: Props) {
   const view = useView();
   const { data: peaks } = usePeaks(view.id, sound, cue.inFrame, cue.outFrame, columns);

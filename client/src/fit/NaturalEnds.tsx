@@ -10,7 +10,7 @@ interface Props {
   fits: Schemas["FitsView"];
 }
 
-/** The points where the music can end early, the most natural first, each to play and to choose. */
+/** The points where the music can end early, the most natural first, each with play and use. */
 export function NaturalEnds({ cue, fits }: Props) {
   const { edit } = useOpenShow();
   const shorten = fits.methods.find((m) => m.method === "shorten");
@@ -40,7 +40,7 @@ export function NaturalEnds({ cue, fits }: Props) {
 interface EndProps {
   cue: Cue;
   end: Schemas["NaturalEnd"];
-  /** How much of the length is left then, and the length itself. */
+  /** The remaining length, and how much earlier that is. */
   early: number;
   most: number;
   used: boolean;

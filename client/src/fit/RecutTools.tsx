@@ -16,7 +16,7 @@ interface Props {
 
 const most = 2;
 
-/** The options of a re-cut: fewer or more edits, another point for one, passages to keep. */
+/** The options of a re-cut: fewer or more edits, another edit point, passages to keep. */
 export function RecutTools({ cue, recipe, joins }: Props) {
   const { edit } = useOpenShow();
   const change = (part: (now: Recipe) => Partial<Recipe>) =>
@@ -119,7 +119,7 @@ export function RecutTools({ cue, recipe, joins }: Props) {
   );
 }
 
-/** A passage to keep, typed. It can also be dragged on the music. */
+/** A passage to keep, typed; it can also be dragged on the music. */
 function KeepTyped({ cue, keep }: { cue: Cue; keep: (fromFrame: number, toFrame: number) => void }) {
   const [from, setFrom] = useState(msOfFrames(cue.inFrame));
   const [to, setTo] = useState(Math.min(msOfFrames(cue.outFrame), msOfFrames(cue.inFrame) + 10_000));

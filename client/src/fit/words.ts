@@ -1,6 +1,6 @@
 import { plural } from "../ui/plural";
 
-/** What the view of fitting says. */
+/** The texts of the fitting view. */
 export const words = {
   beds: "Beds",
   music: "Music on slides",

@@ -4,7 +4,7 @@ import { framesPerSecond } from "../ui/format";
 import { listeningContext, restSoon } from "./listeningContext";
 import { watchClock } from "./watchClock";
 
-/** A chunk of sound as the engine rendered it, left side then right; "same" when what was named is still right, "end" beyond it. */
+/** A chunk of rendered sound, left channel then right; "same" when the named chunk is still valid, "end" beyond the end. */
 export type Fetched = { samples: Float32Array<ArrayBuffer>; tag: string } | "same" | "end";
 export type FetchChunk = (
   chunk: number,
@@ -35,8 +35,8 @@ const breakOff = 0.01; // seconds of fade when it is stopped
 const changeover = 0.005; // seconds of crossfade when a sounding chunk is replaced
 
 /**
- * Plays sound that comes from the engine in short chunks, joined to the sample on the audio clock. An edit while playing is
- * heard at once: chunks that changed are fetched again and take over with a short crossfade.
+ * Plays sound from the engine in short chunks, joined to the sample on the audio clock. An edit during playback is
+ * heard at once: changed chunks are fetched again and crossfaded in.
  */
 export class ChunkPlayer {
   private context: AudioContext | undefined;
@@ -63,7 +63,7 @@ export class ChunkPlayer {
 
   constructor(
     private fetchChunk: FetchChunk,
-    /** Told why nothing can be heard. */
+    /** Called with the reason when nothing can be heard. */
     private failed: (error: unknown) => void = () => undefined,
   ) {}
 
@@ -74,18 +74,18 @@ export class ChunkPlayer {
 
   playing = () => this.run !== undefined;
 
-  /** Whether the audio clock stands still although something is to be heard: no device takes the sound. */
+  /** Whether the audio clock stands still during playback: there is no output device. */
   isStalled = () => this.stands;
 
-  /** The frame heard now, or where it would go on. */
+  /** The frame heard now, or where playback would continue. */
   position(): number {
     if (!this.context || !this.run) return this.rest;
-    // What is sent takes a while to come out of headphones without a wire.
+    // Output latency: wireless headphones add a noticeable delay.
     const heard = (this.context.currentTime - (this.context.outputLatency || 0) - this.origin) * framesPerSecond;
     return Math.max(this.rest, Math.min(heard, this.stopFrame));
   }
 
-  /** The greatest sample of the last moments, 0 to 1. */
+  /** The peak of the last moments, 0 to 1. */
   level(): number {
     if (!this.analyser || !this.run) return 0;
     this.analyser.getFloatTimeDomainData(this.levels);
@@ -136,24 +136,24 @@ export class ChunkPlayer {
     this.tell();
   }
 
-  /** How loud it is played here, 0 to 1; nothing of the show is changed by it. */
+  /** The playback volume here, 0 to 1; it changes nothing in the show. */
   setVolume(volume: number) {
     this.volumeSet = volume;
     this.volume?.gain.setTargetAtTime(volume, this.context?.currentTime ?? 0, 0.01);
   }
 
-  /** Hears some cues alone, by their ids; none for all of them. */
+  /** Plays only some cues, by their ids; all for none. */
   hearOnly(cueIds: readonly string[]) {
     this.only = cueIds.join(",");
     void this.refresh();
   }
 
-  /** Hears the show as it would be with all levels matched but those of some cues. */
+  /** Plays the show with all levels matched except those of some cues. */
   hearMatched(leftOut: readonly string[]) {
     this.hearAs(`&matched=true${leftOut.length > 0 ? `&leftOut=${leftOut.join(",")}` : ""}`);
   }
 
-  /** Hears the levels as they are. */
+  /** Plays the levels as set. */
   hearAsTheyAre() {
     this.hearAs("");
   }
@@ -164,12 +164,12 @@ export class ChunkPlayer {
     void this.refresh();
   }
 
-  /** How it is heard, as it is asked for. */
+  /** The query parameters of the playback mode. */
   private get heard() {
     return `${this.only ? `&only=${this.only}` : ""}${this.matched}`;
   }
 
-  /** Goes to a frame, and on playing if it was. */
+  /** Goes to a frame, and continues playing if it was. */
   seek(frame: number) {
     if (this.playing()) void this.play(frame);
     else {
@@ -178,12 +178,12 @@ export class ChunkPlayer {
     }
   }
 
-  /** What is heard may have changed: checks the chunks not heard yet, and replaces those that have. */
+  /** The sound may have changed: checks the chunks not heard yet, and replaces those that have changed. */
   refresh = async () => {
     const run = this.run;
     if (!run || !this.context) return;
     this.changes++;
-    // What an earlier change asked for is of no use any more.
+    // Requests of an earlier change are obsolete.
     this.refreshing?.abort();
     const { signal } = (this.refreshing = new AbortController());
     const now = this.context.currentTime;
@@ -194,8 +194,8 @@ export class ChunkPlayer {
       const fetched = await this.fetchChunk(chunk.chunk, chunk.tag, signal, this.heard).catch(() => "same" as const);
       if (!signal.aborted && fetched !== "same") this.replace(chunk, fetched);
     };
-    // What sounds now comes first, but it may be over before it is worked out. What follows is asked for in its order, so that what is due
-    // next does not wait for what is due later.
+    // The chunk playing now comes first, but it may be over before it is rendered. The following ones are requested in order, so that the chunk due
+    // next does not wait for a later one.
     const isNear = (chunk: Scheduled) => chunk.startsAt < now + near;
     const first = Promise.all(open.filter(isNear).map(renew));
     await Promise.race([first, new Promise((done) => window.setTimeout(done, patience))]);
@@ -222,7 +222,7 @@ export class ChunkPlayer {
       const fetched = await this.fetchChunk(chunk, undefined, run.signal, this.heard).catch(() => undefined);
       if (run.signal.aborted) return;
       if (changes !== this.changes) {
-        // It may have been rendered before the change: asked for again, after what is due earlier.
+        // It may have been rendered before the change: requested again, after the chunks due earlier.
         this.next = chunk;
         if (this.refreshing) return;
         continue;
@@ -243,7 +243,7 @@ export class ChunkPlayer {
     this.start(chunk, fetched, skip + late, startsAt + skip + late, false);
   }
 
-  /** There is nothing from a chunk on. The end may move: it is asked for again then. */
+  /** The show ends before this chunk. The end may move; then it is requested again. */
   private endAt(chunk: number) {
     this.ended = true;
     this.next = Math.min(this.next, chunk);
@@ -327,7 +327,7 @@ export class ChunkPlayer {
     this.refreshing?.abort();
     this.refreshing = undefined;
     window.clearInterval(this.timer);
-    // Broken off at once, it would click.
+    // A hard stop would click.
     const now = this.context?.currentTime ?? 0;
     for (const { source, gain, startsAt } of this.scheduled) {
       const sounds = startsAt < now;
@@ -344,7 +344,7 @@ export class ChunkPlayer {
   }
 }
 
-/** Fetches chunks from an address that gives the frames it is asked for. */
+/** Fetches chunks from an address that returns the requested frames. */
 export function chunksFrom(address: string): FetchChunk {
   return async (chunk, tag, signal, heard) => {
     const frames = `from=${chunk * chunkFrames}&to=${(chunk + 1) * chunkFrames}`;
@@ -354,7 +354,7 @@ export function chunksFrom(address: string): FetchChunk {
       headers: tag ? { "If-None-Match": tag } : {},
     });
     if (response.status === 304) return "same";
-    // Nothing is left of it, or of the show.
+    // The file, or the show, no longer exists.
     if (response.status === 204 || response.status === 404) return "end";
     if (!response.ok) throw errorOf(response.status, undefined);
     return { samples: new Float32Array(await response.arrayBuffer()), tag: response.headers.get("ETag") ?? "" };

@@ -3,12 +3,12 @@ import { isSounding, silence } from "./sounding";
 import { words } from "./words";
 
 interface Props {
-  /** What is shown: another view starts afresh. */
+  /** What is shown; a change of it resets the boundary. */
   view: string;
   children: ReactNode;
 }
 
-/** Catches what goes wrong while a view is drawn, so that the rest of the page stays, and sound can be stopped. */
+/** Catches errors while a view is drawn, so that the rest of the page stays and sound can be stopped. */
 export class ViewBoundary extends Component<Props, { error: Error | undefined }> {
   override state = { error: undefined };
 
@@ -26,7 +26,7 @@ export class ViewBoundary extends Component<Props, { error: Error | undefined }>
   }
 }
 
-/** What browsers say when code of a page is not to be had. */
+/** The messages of browsers when code of a page cannot be loaded. */
 const notLoaded = /dynamically imported module|module script|preload CSS/i;
 
 function Failed({ error, retry }: { error: Error; retry: () => void }) {
@@ -40,7 +40,7 @@ function Failed({ error, retry }: { error: Error; retry: () => void }) {
           <button
             type="button"
             className="btn btn-primary"
-            // Code that could not be loaded is asked for again only by a new page.
+            // Only a page reload requests failed code again.
             onClick={() => (isCodeMissing ? window.location.reload() : retry())}
           >
             {words.reload}

@@ -1,10 +1,10 @@
 import { createStore } from "zustand";
 import type { ChunkPlayer } from "./ChunkPlayer";
 
-/** What is listened to: one thing at a time. */
+/** What is playing: only one thing at a time. */
 const sounding = createStore<{ player: ChunkPlayer | undefined }>(() => ({ player: undefined }));
 
-/** Plays something, and stops whatever else sounds. */
+/** Plays something, and stops what else is playing. */
 export function playAlone(player: ChunkPlayer, fromFrame: number, toFrame?: number) {
   const before = sounding.getState().player;
   if (before !== player) before?.stop();
@@ -12,8 +12,8 @@ export function playAlone(player: ChunkPlayer, fromFrame: number, toFrame?: numb
   void player.play(fromFrame, toFrame);
 }
 
-/** Whether something sounds now. */
+/** Whether something is playing. */
 export const isSounding = () => sounding.getState().player?.playing() ?? false;
 
-/** Stops whatever sounds, as before recording. */
+/** Stops playback, for example before recording. */
 export const silence = () => sounding.getState().player?.stop();

@@ -3,7 +3,7 @@ import { reportError } from "../api/errors";
 import { ChunkPlayer, chunksFrom } from "./ChunkPlayer";
 import { playAlone } from "./sounding";
 
-/** A player of what lies at an address, kept as long as the component; starting it stops whatever else sounds. */
+/** A player for an address, for the lifetime of the component; starting it stops whatever else is playing. */
 export function usePlayer(address: string): {
   player: ChunkPlayer;
   playing: boolean;
@@ -24,7 +24,7 @@ export function usePlayer(address: string): {
 /** Whether a player plays. */
 export const usePlaying = (player: ChunkPlayer) => useSyncExternalStore(player.subscribe, player.playing);
 
-/** Calls back before each picture the browser draws, while something plays, and once whenever it starts, stops or is moved. */
+/** Calls back before each animation frame during playback, and once on start, stop and seek. */
 export function useEachFrame(player: ChunkPlayer, draw: (frame: number) => void) {
   useEffect(() => {
     let request = 0;

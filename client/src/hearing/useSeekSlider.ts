@@ -10,12 +10,12 @@ const stepSeconds = 5;
 interface Options {
   label: string;
   player: ChunkPlayer;
-  /** How many frames it is wide. */
+  /** Its length in frames. */
   frames: number;
   go: (frame: number) => void;
 }
 
-/** A strip along which one goes to any place of a sound: by a click, by drawing, or by arrow keys, five seconds each. Its properties go to the strip. */
+/** A strip for going to any position of a sound: by click, drag, or arrow keys (5 s). Its properties go to the strip's element. */
 export function useSeekSlider<E extends HTMLElement>({ label, player, frames, go }: Options) {
   const ref = useRef<E>(null);
   useEachFrame(player, (frame) => {
@@ -26,7 +26,7 @@ export function useSeekSlider<E extends HTMLElement>({ label, player, frames, go
   const { bind } = useDragValue({
     valueAt: ({ x, width }) => (x / width) * frames,
     commit: to,
-    // While it plays, each place on the way would be fetched.
+    // During playback, every position on the way would be fetched.
     change: (frame) => player.playing() || to(frame),
     press: ({ x, width }) => to((x / width) * frames),
     nudge: ({ x }) => to(player.position() + x * stepSeconds * framesPerSecond),

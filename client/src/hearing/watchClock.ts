@@ -1,12 +1,12 @@
 const often = 1500; // milliseconds between two looks, in which a clock that goes has moved
 
-/** What is said where no device takes the sound. */
+/** The message when there is no output device. */
 export const noDevice =
   "No audio output found. Connect a device or pick one in the system settings. Playback then resumes.";
 
 /**
- * Looks now and then whether an audio clock goes, and tells when it stands still and when it goes on: where no device takes the sound, a browser may say all the
- * same that it runs. Gives what ends that.
+ * Checks from time to time whether an audio clock is running, and reports when it stops and resumes: without an output device, a browser may report
+ * a running context nevertheless. Returns a function that ends this.
  */
 export function watchClock(
   context: Pick<AudioContext, "currentTime">,

@@ -1,4 +1,4 @@
-/** What stands in the place of a view that failed. */
+/** The texts shown in place of a view that failed. */
 export const words = {
   notLoaded: "This view couldn’t be loaded",
   notLoadedWhy: "Phonaris isn’t responding, or was updated. Saved changes are safe.",

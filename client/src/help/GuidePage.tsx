@@ -4,7 +4,7 @@ import { ThemeButton } from "../ui/ThemeButton";
 import { guidePages, searchGuide } from "./guide";
 import { words } from "./words";
 
-/** The guide: its pages, searchable, and the one that is open. */
+/** The guide: a searchable list of pages, and the open one. */
 export default function GuidePage() {
   const { pageId } = useParams();
   const [sought, setSought] = useState("");
@@ -55,7 +55,7 @@ export default function GuidePage() {
           }}
         >
           <h1 className="mb-3 text-2xl">{page.title}</h1>
-          {/* Made from docs/guide when the app was built: nothing of it comes from outside. */}
+          {/* Made from docs/guide when the app was built; nothing of it comes from outside. */}
           <div className="guide" dangerouslySetInnerHTML={{ __html: page.html }} />
         </main>
       )}

@@ -13,7 +13,7 @@ const groups: readonly (readonly [string, readonly Scope[]])[] = [
   [words.presenter, ["presenter"]],
 ];
 
-/** All keys. */
+/** All keyboard shortcuts. */
 export function KeysDialog({ close }: { close: () => void }) {
   return (
     <Dialog title={words.keys} close={close} wide isText>

@@ -31,7 +31,7 @@ export const guidePages: readonly GuidePage[] = Object.entries(loaded)
   .map(([path, page]) => ({ id: /([^/]+)\.md$/.exec(path)?.[1] ?? "", ...page }))
   .toSorted((a, b) => order.indexOf(a.id) - order.indexOf(b.id));
 
-/** The pages that have all the words of a search. */
+/** The pages that contain all words of a search. */
 export function searchGuide(typed: string): readonly GuidePage[] {
   const sought = typed.toLowerCase().split(/\s+/).filter(Boolean);
   return guidePages.filter(({ title, text }) =>

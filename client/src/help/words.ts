@@ -1,4 +1,4 @@
-/** What the help says. */
+/** The texts of the help. */
 export const words = {
   guide: "Guide",
   pages: "Pages of the guide",

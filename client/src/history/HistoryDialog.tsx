@@ -4,7 +4,7 @@ import { useGoToPosition, useHistory, useRestoreVersion, useSaveVersion, useVers
 import { Dialog } from "../ui/Dialog";
 import { words } from "./words";
 
-/** How many lines are shown at first: of a show that was worked on for months there are thousands. */
+/** The number of lines shown at first: a show edited for months has thousands. */
 const atFirst = 200;
 
 /** The history of a show, to undo and redo to any point, and its saved versions. */

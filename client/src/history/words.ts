@@ -1,4 +1,4 @@
-/** What the history and the versions of a show say. */
+/** The texts of history and versions. */
 export const words = {
   title: "History",
   changes: "Changes",

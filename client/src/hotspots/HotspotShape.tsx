@@ -3,12 +3,12 @@ import outlines from "./symbols.json";
 
 type Hotspot = NonNullable<Cue["hotspot"]>;
 
-/** The symbols of hotspots, drawn on a field of 24 by 24; the server draws them by the same file. */
+/** The symbols of hotspots, on a field of 24 by 24; the server uses the same file. */
 const drawings: Record<Hotspot["symbol"], string> = outlines;
 
 export const symbols = Object.keys(drawings) as Hotspot["symbol"][];
 
-/** What a hotspot looks like; fills the box it is in. */
+/** A hotspot, filling its box. */
 export function HotspotShape({ spot, picture }: { spot: Hotspot; picture: string | undefined }) {
   const style = { transform: `rotate(${spot.turn}deg)`, opacity: spot.opacity };
   if (spot.picture && picture)

@@ -25,7 +25,7 @@ export function UploadedDecks() {
   return deck && <DeckDialog key={deck.files[0]?.hash} deck={deck} close={close} />;
 }
 
-/** Asks what a deck is for that was brought into a show with slides: to put its slides in, to refresh, or to give exact pictures. */
+/** Asks what a deck imported into a show with slides is for: to add its slides, to refresh, or to give exact pictures. */
 export function DeckDialog({ deck, close }: { deck: UploadedDeck; close: () => void }) {
   const view = useView();
   const queries = useQueryClient();
@@ -140,7 +140,7 @@ export function DeckDialog({ deck, close }: { deck: UploadedDeck; close: () => v
   );
 }
 
-/** How long it takes is not known. */
+/** The duration is unknown. */
 function Reading() {
   return (
     <div className="muted mr-auto flex items-center gap-3 text-sm">

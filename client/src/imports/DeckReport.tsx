@@ -12,7 +12,7 @@ interface Report {
   offer?: string | null;
 }
 
-/** What was read of a deck or an archive, and what was not understood. */
+/** What was read from a deck or an archive, and what was not understood. */
 export function DeckReport({ job }: { job: JobView }) {
   const remove = useRemoveJob(job.showId);
   const [open, setOpen] = useState(false);
@@ -57,7 +57,7 @@ export function DeckReport({ job }: { job: JobView }) {
   );
 }
 
-/** Whether a job has left something worth telling. */
+/** Whether a job has a report. */
 export function isWorthTelling(job: JobView): boolean {
   if (job.state !== "done" || !job.result || (job.kind !== "deck" && job.kind !== "sounds")) return false;
   const report = JSON.parse(job.result) as Report;

@@ -11,7 +11,7 @@ import { FileInput } from "../ui/FileInput";
 import { IconButton } from "../ui/IconButton";
 import { words } from "./words";
 
-/** Imports files, and shows the progress of imports and the errors of those that failed. */
+/** Imports files, with the progress of imports and the errors of failed ones. */
 export function ImportPanel({ slideId }: { slideId: string | undefined }) {
   const view = useView();
   const uploads = useOpenState((state) => state.uploads);
@@ -70,7 +70,7 @@ export function ImportPanel({ slideId }: { slideId: string | undefined }) {
   );
 }
 
-/** Whether a video's copy for browsers was stopped: it is made only when it is asked for again. */
+/** Whether the browser version of a video was cancelled: it is then made only on request. */
 const isStopped = (job: JobView) => job.kind === "video" && job.state === "cancelled";
 
 function Stopped({ job }: { job: JobView }) {

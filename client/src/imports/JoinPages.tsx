@@ -11,12 +11,12 @@ interface Props {
 
 const none = -1;
 
-/** Which slide each page belongs to: proposed by the words on them, corrected by typing. Several pages on one slide become its steps. */
+/** The slide of each page: proposed from its words, corrected by typing. Several pages of one slide become its steps. */
 export function JoinPages({ titles, joined, join }: Props) {
   const { slides } = useView().show;
   const list = useId();
   const name = (at: number) => (at === none ? words.noSlide : `${at + 1} · ${slides[at]?.title ?? ""}`);
-  // A thousand pages each with a thousand slides to choose from would be a million choices: they share one list.
+  // A thousand pages with a thousand options each would be a million elements, so they share one list.
   const read = (typed: string) => {
     const wanted = typed.trim().toLowerCase();
     if (wanted === "" || words.noSlide.startsWith(wanted)) return none;
@@ -67,7 +67,7 @@ export function JoinPages({ titles, joined, join }: Props) {
   );
 }
 
-/** Which step of its slide each page is, where its slide has several. */
+/** The step of each page, where its slide has several pages. */
 function stepsOf(joined: readonly number[]): (number | undefined)[] {
   const count = new Map<number, number>();
   const steps = joined.map((at) => {

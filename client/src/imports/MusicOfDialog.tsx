@@ -9,7 +9,7 @@ import { words } from "./words";
 
 const ways = Object.entries(words.matchedBy) as [Schemas["MatchedBy"], string][];
 
-/** The music of another show laid on this one's slides: where each cue would go, before it does. */
+/** The music of another show on this one's slides: where each cue would go, before it is applied. */
 export function MusicOfDialog({ close }: { close: () => void }) {
   const view = useView();
   const [chosen, setChosen] = useState<string>();

@@ -3,7 +3,7 @@ import { Checkbox } from "../ui/fields";
 import { words } from "./words";
 
 const order = ["gone", "new", "changed", "kept"] as const;
-/** What a refresh would do, before it is done; and of slides changed in both places, whose texts to use. */
+/** What a refresh would do, before it is applied, and whose texts to use for slides changed in both places. */
 export function RefreshPlan({
   lines,
   here,
@@ -66,7 +66,7 @@ interface Texts {
   notes: string;
 }
 
-/** What is written here and what the deck says, of the texts that differ. */
+/** The texts here and in the deck, where they differ. */
 function Difference({ here, theirs }: { here: Texts | undefined; theirs: Texts | null }) {
   if (!here || !theirs) return null;
   const texts = (["title", "notes"] as const).filter((of) => here[of] !== theirs[of]);

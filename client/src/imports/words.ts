@@ -9,7 +9,7 @@ const parts = (slides: number | undefined, steps: number | undefined, sounds: nu
     .filter(Boolean)
     .join(", ");
 
-/** What importing decks, sounds and the music of other shows says. */
+/** The texts of importing decks, sounds and the music of other shows. */
 export const words = {
   import: "Import",
   files: "Files to import",
@@ -21,7 +21,7 @@ export const words = {
   progress: "Imports",
   reading: (name: string) => `Reading ${name}`,
   cancelImport: (name: string) => `Cancel the import of ${name}`,
-  /** What jobs of a kind do, where that is not an import. */
+  /** The names of jobs other than imports. */
   jobs: {
     deck: { name: (name: string) => `Drawing ${name}`, cancel: (name: string) => `Cancel drawing ${name}` },
     speed: {
@@ -63,7 +63,7 @@ export const words = {
   here: "Here",
   deck: "Deck",
   empty: "(empty)",
-  oneUndo: "One undo takes all of it back.",
+  oneUndo: "Undo reverts all of it.",
 
   page: "Page",
   text: "Text",
@@ -80,5 +80,5 @@ export const words = {
   cue: "Cue",
   there: "There",
   placeCues: (n: number) => `Place ${plural(n, "cue")}`,
-  carried: "Levels, fades, loops, fits and that show’s targets are copied too. One undo takes all of it back.",
+  carried: "Levels, fades, loops, fits and that show’s targets are copied too. Undo reverts all of it.",
 };

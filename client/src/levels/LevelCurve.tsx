@@ -10,7 +10,7 @@ import { drawn, shareOf, tenths, words } from "./words";
 const width = 1000;
 const height = 150;
 const marks = [-10, -20, -30, -40];
-// Half the band about the target, in LU.
+// Half the width of the target band, in LU.
 const tolerance = 1;
 
 /** The loudness over the slides: beds, voices and spots as areas, the mix as a line, the matched mix as a dashed line, the target as a band. A click goes there. */
@@ -117,7 +117,7 @@ export function LevelCurve({
 
 const y = (lufs: number) => height * (1 - shareOf(lufs));
 
-/** A course from the left edge to the right; below what is drawn it lies on the ground. */
+/** A curve from the left edge to the right; values below the range are drawn at its bottom. */
 function pointsOf(along: readonly number[]): string {
   const last = Math.max(1, along.length - 1);
   return along

@@ -7,9 +7,9 @@ import { DuckFields } from "../fields/DuckFields";
 import { readLufs, tenths, words, type Targets, type TargetsFor } from "./words";
 
 interface Props {
-  /** What each place asks for. */
+  /** The presets. */
   presets: readonly Targets[];
-  /** What would bring the whole to its target; null where it would change nothing. */
+  /** The gain that would bring the show to its target; null when it would change nothing. */
   wholeGain: Schemas["WholeGain"] | null;
 }
 

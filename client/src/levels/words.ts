@@ -4,25 +4,25 @@ import { plural } from "../ui/plural";
 export type Targets = Schemas["LevelTargets"];
 export type TargetsFor = Targets["for"];
 
-/** The least and the greatest loudness that is drawn, in LUFS. */
+/** The range of loudness drawn, in LUFS. */
 export const drawn = { least: -50, greatest: -6 };
 
-/** Where a loudness lies between the least and the greatest drawn, as a share. */
+/** The position of a loudness in the drawn range, as a fraction. */
 export const shareOf = (lufs: number) =>
   Math.max(0, Math.min(1, (lufs - drawn.least) / (drawn.greatest - drawn.least)));
 
-/** A number with one place: −16.0. */
+/** A number with one decimal: −16.0. */
 export const tenths = (value: number) => `${value < 0 ? "−" : ""}${Math.abs(value).toFixed(1)}`;
 
-/** A loudness: −16.0 LUFS; silence has none. */
+/** A loudness: −16.0 LUFS; for silence a word. */
 export const lufs = (value: number | null | undefined) =>
   value === null || value === undefined ? words.silent : `${tenths(value)} LUFS`;
 
-/** The difference to the target, in words. */
+/** The difference to the target, as text. */
 export const apart = (by: number | null) =>
   by === null ? words.onTarget : by > 0 ? words.tooLoud(by.toFixed(1)) : words.tooQuiet((-by).toFixed(1));
 
-/** The difference between a voice and the beds under it, in words. */
+/** The difference between a voice and the beds under it, as text. */
 export const overBeds = (lu: number) => (lu < 0 ? words.underBed((-lu).toFixed(1)) : words.overBed(lu.toFixed(1)));
 
 /** Reads "-16", "−16.5 LUFS" as a loudness; undefined when it is none. */
@@ -31,7 +31,7 @@ export function readLufs(typed: string): number | undefined {
   return match?.[1] ? -Number(match[1].replace(",", ".")) : undefined;
 }
 
-/** What the view of levels says. */
+/** The texts of the levels view. */
 export const words = {
   title: "Levels",
   measuring: "Measuring the show…",

@@ -2,7 +2,7 @@ import type { Stage } from "../live/engine/Stage";
 import { useNow, useTick } from "../live/engine/useNow";
 import { captionAt, type PlayerData } from "./data";
 
-/** What is said to the slide, as far as it has been said by now. */
+/** The caption of the slide at this time. */
 export function Captions({ data, stage }: { data: PlayerData; stage: Stage }) {
   const now = useNow(stage);
   useTick();

@@ -16,11 +16,11 @@ interface Props {
   setCaptions: (on: boolean) => void;
 }
 
-/** What moves the show, at its foot; gone while nobody stirs. */
+/** The controls at the bottom; hidden while the pointer rests. */
 export function Controls({ data, stage, advanceMode, hidden, captions, setCaptions }: Props) {
   const now = useNow(stage);
   const place = stage.place();
-  // Numbers are the deck's: of what is left out, too.
+  // Numbers are the deck's, including slides left out.
   const highest = data.run.runningOrder.slides.at(-1)?.number;
   const last = now.place === stage.places.length - 1;
   const shown = hidden

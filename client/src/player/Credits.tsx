@@ -1,6 +1,6 @@
 import type { PlayerData } from "./data";
 
-/** Whose the sounds are. */
+/** The credits of the sounds. */
 export function Credits({ data }: { data: PlayerData }) {
   return (
     <ul className="mt-2 list-none p-0 text-sm">

@@ -2,7 +2,7 @@ import { Credits } from "./Credits";
 import type { PlayerData } from "./data";
 import { words } from "./words";
 
-/** After it ended: whose the sounds are, and the way back to its beginning. */
+/** After the end: the credits, and a button to start again. */
 export function EndCard({ data, again }: { data: PlayerData; again: () => void }) {
   return (
     <main className="mx-auto grid min-h-screen max-w-150 content-center p-6">

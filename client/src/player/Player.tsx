@@ -14,7 +14,7 @@ export function Player({ data }: { data: PlayerData }) {
   const [state, setState] = useState<"start" | "shown" | "end">("start");
   const begin = async (chosen: AdvanceMode) => {
     setAdvanceMode(chosen);
-    // As on a site without https.
+    // For example on a site without https.
     await stage.sound.prepare().catch(() => stage.sound.goUnlimited());
     const sounds = await stage.begin(0, chosen);
     if (sounds) setState("shown");

@@ -23,7 +23,7 @@ interface Props {
   end: () => void;
 }
 
-/** A show while it is shown: its slide fills the window; what moves it lies over its foot while a hand is limiting. */
+/** A running show: its slide fills the window, with controls over its lower edge while the pointer moves. */
 export function Shown({ data, stage, advanceMode, end }: Props) {
   const now = useNow(stage);
   const [captions, setCaptions] = useState(false);
@@ -45,7 +45,7 @@ export function Shown({ data, stage, advanceMode, end }: Props) {
   }, [now.ended, end]);
   const place = stage.place();
   const title = data.run.show.slides.find((s) => s.id === place?.slideId)?.title ?? "";
-  // A tap or a swipe moves a show that is moved by hand; else it only brings what moves it.
+  // A tap or a swipe moves a manually advanced show; otherwise it only shows the controls.
   const lift = (event: PointerEvent) => {
     wake();
     if (!pressedAt || event.button !== 0 || advanceMode !== "hand" || (event.target as Element).closest("button"))
@@ -85,7 +85,7 @@ export function Shown({ data, stage, advanceMode, end }: Props) {
   );
 }
 
-/** Has the pictures at hand that come next, wherever they are. */
+/** Loads the next pictures in advance. */
 function useNextPictures(stage: Stage, pictures: ReadonlyMap<string, Picture>, place: number) {
   useEffect(() => {
     for (const next of stage.places.slice(place + 1, place + 3)) {

@@ -13,11 +13,11 @@ const ways = Object.entries(words.ways) as [AdvanceMode, string][];
 interface Props {
   data: PlayerData;
   advanceMode: AdvanceMode;
-  /** Begins; tells whether the browser lets it sound. */
+  /** Begins; returns whether the browser allows the sound. */
   begin: (advanceMode: AdvanceMode) => Promise<boolean>;
 }
 
-/** Before it begins: what it is, how it goes on, and the one click that browsers ask for before a page may sound. */
+/** Before the start: title, how it advances, and the click that browsers require before a page may play sound. */
 export function StartCard({ data, advanceMode, begin }: Props) {
   const [chosen, setChosen] = useState(advanceMode);
   const [refused, setRefused] = useState(false);

@@ -7,21 +7,21 @@ interface Caption {
   lines: readonly string[];
 }
 
-/** What a player is given of a show; written by PlayerData in Exports. */
+/** The show data of a player; written by PlayerData in Exports. */
 export interface PlayerData {
   title: string;
   run: Schemas["RunView"];
   advanceMode: AdvanceMode;
-  /** The files of pictures, by slide and step; those that stand in the page itself begin with #. */
+  /** The files of pictures by slide and step; those embedded in the page begin with #. */
   pictures: Readonly<Record<string, string>>;
   spots: Readonly<Record<string, string>>;
-  /** The files of videos, by the hashes of those they were made from. */
+  /** The files of videos, by the hashes of their originals. */
   videos: Readonly<Record<string, string>>;
   captions: Readonly<Record<string, readonly Caption[]>>;
   credits: readonly string[];
   piecesAtOnce: number;
 }
 
-/** The caption of a slide at a moment from its beginning. */
+/** The caption of a slide at a time after its beginning. */
 export const captionAt = (data: PlayerData, slideId: string, ms: number): readonly string[] =>
   data.captions[slideId]?.find((c) => ms >= c.fromMs && ms < c.toMs)?.lines ?? [];

@@ -1,6 +1,6 @@
 const kinds: Record<string, string> = { png: "image/png", jpg: "image/jpeg", mp4: "video/mp4" };
 
-/** Text of base 64 as the bytes it stands for. */
+/** Decodes base 64. */
 export function bytesOf(base64: string): ArrayBuffer {
   const text = atob(base64);
   const bytes = new Uint8Array(text.length);
@@ -10,7 +10,7 @@ export function bytesOf(base64: string): ArrayBuffer {
 
 const made = new Map<string, string>();
 
-/** The address of a file beside the page, or of one that stands in it. */
+/** The address of a file beside the page, or of an embedded one. */
 export function addressOf(file: string): string {
   if (!file.startsWith("#")) return file;
   const there = made.get(file);

@@ -1,4 +1,4 @@
-/** Fills the screen, or gives it back. */
+/** Enters or leaves full screen. */
 export function fillScreen() {
   const done = document.fullscreenElement ? document.exitFullscreen() : document.documentElement.requestFullscreen?.();
   void done?.catch(() => undefined);

@@ -4,7 +4,7 @@ import { takePieces } from "./pieces";
 import { Player } from "./Player";
 import "./player.css";
 
-// What the files beside the page call, or the script at its end.
+// The functions that scripts beside the page, or at its end, call.
 Object.assign(window, {
   phonaris: {
     show: (data: PlayerData) =>

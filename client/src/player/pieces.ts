@@ -5,17 +5,17 @@ const mostKept = 6; // files of some megabytes each
 const waiting = new Map<string, (pieces: readonly string[]) => void>();
 const kept = new Map<string, Promise<readonly string[]>>();
 
-/** Takes what a script beside the page holds: called by that. */
+/** Receives the content of a script beside the page, which calls it. */
 export function takePieces(name: string, pieces: readonly string[]) {
   waiting.get(name)?.(pieces);
   waiting.delete(name);
 }
 
-/** A piece of a stem: it stands in the page, or in a script beside it, since a page that is opened as a file cannot fetch. */
+/** A piece of a stem: embedded in the page or in a script beside it, because a page opened from a file cannot fetch. */
 export async function readPiece(stem: number, piece: number, atOnce: number): Promise<ArrayBuffer> {
   const name = `${stem}-${Math.floor(piece / atOnce)}`;
   const file = kept.get(name) ?? load(name);
-  // Those used last stay at hand.
+  // The most recently used ones are cached.
   kept.delete(name);
   kept.set(name, file);
   for (const old of kept.keys()) if (kept.size > mostKept) kept.delete(old);

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useRef, useState } from "react";
 
 const restMs = 3000;
 
-/** Whether the hand has been still for some seconds, and what tells that it moves. */
+/** Whether the pointer has been still for some seconds, and a handler for its movement. */
 export function useRestingHand(): readonly [boolean, () => void] {
   const [resting, setResting] = useState(false);
   const timer = useRef(0);

@@ -1,6 +1,6 @@
 import { plural } from "../ui/plural";
 
-/** What a player that was exported says. */
+/** The texts of an exported player. */
 export const words = {
   ways: { plan: "Automatically", hand: "Manually", forEver: "Automatically, in a loop" },
   advance: "Advance",

@@ -16,7 +16,7 @@ import { words } from "./words";
 
 const clipping = 0.985;
 
-/** Records a voice for a slide: it lands there as a voice cue. */
+/** Records a voice for a slide, on which it becomes a voice cue. */
 export function RecordDialog({ close, slideId }: { close: () => void; slideId?: string | undefined }) {
   const view = useView();
   const queries = useQueryClient();
@@ -124,7 +124,7 @@ export function RecordDialog({ close, slideId }: { close: () => void; slideId?: 
   );
 }
 
-/** How loud the microphone is; too loud is told, and stays told for a while. */
+/** The microphone level; clipping is shown, and stays shown for a while. */
 function Meter({ level, state }: { level: () => number; state: RecorderState }) {
   const bar = useRef<HTMLDivElement>(null);
   const [loud, setLoud] = useState(false);
@@ -168,7 +168,7 @@ function Clock({ seconds }: { seconds: () => number }) {
   return <span className="figures text-2xl font-bold">{shortTime(Math.floor(now) * framesPerSecond)}</span>;
 }
 
-/** Takes of this show that were not ended, as when the page was lost. */
+/** Recordings of this show that were interrupted, for example because the page was closed. */
 function Lost({ land }: { land: (file: UploadedFile) => Promise<void> }) {
   const view = useView();
   const { data: takes, refetch } = useLostTakes(view.id);

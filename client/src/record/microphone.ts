@@ -2,18 +2,18 @@ import { UserError } from "../api/errors";
 import { practiceMicrophone } from "./practiceMicrophone";
 import { words } from "./words";
 
-/** An open microphone, to be ended by the code that opened it. */
+/** An open microphone; the code that opened it closes it. */
 export interface Microphone {
   stream: MediaStream;
   end: () => void;
 }
 
-/** The device that stands for the practice microphone, a synthetic voice for machines without a microphone. It is used only if the user chooses it. */
+/** The id of the practice microphone, a synthetic voice for machines without a microphone. It is used only if the user chooses it. */
 export const practice = "practice";
 
 /**
- * Opens a microphone: the one of a device, or the usual one.
- * @throws UserError if there is none, or it must not be used.
+ * Opens a microphone: a given device, or the default.
+ * @throws UserError if there is none, or permission is denied.
  */
 export async function openMicrophone(
   deviceId: string | undefined,
@@ -36,7 +36,7 @@ const bitsPerSecond = 128_000;
 
 const recordedType = () => types.find((type) => MediaRecorder.isTypeSupported(type));
 
-/** Whether the browser can record in a format that is known here. */
+/** Whether the browser can record in a supported format. */
 export const canRecord = () => recordedType() !== undefined;
 
 export const cannotRecord = () => new UserError(words.cannotRecord);
@@ -51,6 +51,6 @@ export function recorderOf(stream: MediaStream): MediaRecorder {
   return new MediaRecorder(stream, { mimeType, audioBitsPerSecond: bitsPerSecond });
 }
 
-/** What a recording is called: its ending goes by its format. */
+/** The file name of a recording; its extension depends on the format. */
 export const recordingName = (name: string, { mimeType }: MediaRecorder) =>
   `${name}.${/mp4/.test(mimeType) ? "m4a" : /ogg/.test(mimeType) ? "ogg" : "webm"}`;

@@ -1,4 +1,4 @@
-/** Formants of a few vowels, in Hz: what makes a buzz a voice. */
+/** Formants of a few vowels, in Hz, which turn a buzz into a voice. */
 const vowels = [
   [730, 1090],
   [530, 1840],
@@ -30,7 +30,7 @@ export function practiceMicrophone(context: AudioContext): { stream: MediaStream
   let next = context.currentTime + 0.1;
   let count = 0;
   const speak = () => {
-    // Ahead of the clock by a second, so that nothing is late.
+    // Scheduled a second ahead, so that nothing is late.
     while (next < context.currentTime + 1) {
       const breath = count % (phrase + 3) >= phrase;
       const vowel = vowels[(count * 7) % vowels.length] ?? vowels[0];

@@ -16,7 +16,7 @@ interface Input {
   end: () => void;
 }
 
-/** Records a voice: a microphone, its level, a countdown, a take that can be heard, kept or made again. */
+/** Records a voice: the microphone, its level, a countdown, and a take that can be played, kept or made again. */
 export function useRecorder(showId: string) {
   const [devices, setDevices] = useState<readonly { id: string; name: string }[]>([]);
   const [device, setDevice] = useState("");
@@ -28,7 +28,7 @@ export function useRecorder(showId: string) {
   const recorder = useRef<MediaRecorder>(undefined);
   const take = useRef<TakeUpload>(undefined);
   const began = useRef(0);
-  // What was asked for last: a microphone that comes later than that is given back at once.
+  // The latest request; a microphone that opens later is closed at once.
   const asked = useRef(0);
 
   const close = useCallback(() => {
@@ -66,7 +66,7 @@ export function useRecorder(showId: string) {
   useEffect(() => {
     let left = false;
     void (async () => {
-      // Names of devices are told only once the user has allowed one.
+      // Device names are available only after the user has given permission.
       await open("");
       const found = input.current
         ? (await navigator.mediaDevices.enumerateDevices())
@@ -124,7 +124,7 @@ export function useRecorder(showId: string) {
     start: async () => {
       if (heard) drop();
       silence();
-      // Nothing to record from, and why, is told.
+      // There is nothing to record from, and the reason is shown.
       if (!input.current) return setProblem((before) => before ?? words.noneOpen);
       setState("counting");
       for (let left = countFrom; left > 0; left--) {
@@ -141,7 +141,7 @@ export function useRecorder(showId: string) {
     stop: () => recorder.current?.stop(),
     drop,
     keep: async () => take.current?.finish(),
-    /** The greatest sample of the last moments, 0 to 1. */
+    /** The peak of the last moments, 0 to 1. */
     level: () => {
       const analyser = input.current?.analyser;
       if (!analyser) return 0;

@@ -1,4 +1,4 @@
-/** What recording a voice says. */
+/** The texts of the recording dialog. */
 export const words = {
   title: "Record a voice",
   saved: "Voice saved.",

@@ -11,7 +11,7 @@ import { Menu, MenuEntry } from "../ui/Menu";
 import { pictureEndings } from "../show/fileKinds";
 import { words } from "./words";
 
-/** Adds a slide made here: a title card, a credits card, or a picture that fills it. */
+/** Adds a slide made in the app: a title card, a credits card, or a picture that fills it. */
 export function AddSlide({ index }: { index: number }) {
   const view = useView();
   const { edit, upload } = useOpenShow();

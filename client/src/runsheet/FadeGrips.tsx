@@ -18,11 +18,11 @@ interface Props {
   full: number;
 }
 
-/** How near its end a fade can be taken hold of, and how tall a strand must be to have room for both, in pixels. */
+/** How near its end a fade can be grabbed, and the least height of a strand with room for both handles, in pixels. */
 const nearest = 9;
 const leastHeight = 44;
 
-/** Where the fades of a chosen strand come to their full level, to be drawn along it. */
+/** Handles where the fades of a selected strand reach full level, for dragging. */
 export function FadeGrips(props: Props) {
   if (props.place.bottom - props.place.top < leastHeight) return null;
   return (

@@ -7,7 +7,7 @@ import { words } from "./words";
 
 const least = 100;
 
-/** The lower edge of a row that is as high as its hold: dragged, the slide stays longer or shorter, by tenths of a second. */
+/** The lower edge of a row whose height is its hold: dragging it changes the hold, by tenths of a second. */
 export function HoldEdge({ row, slide, right }: { row: Row; slide: Slide; right: number }) {
   const { edit } = useOpenShow();
   const { held, bind } = useDragValue({

@@ -17,11 +17,11 @@ interface Props {
 
 type Point = Cue["levelPoints"][number];
 
-/** The level points of a chosen strand, at its edge: dragged down for later, outward for louder; a double click takes one away. */
+/** The level points of a selected strand, at its edge: dragged down for later, outward for louder; a double click deletes one. */
 export function LevelPoints({ cue, strand, rows, x, full }: Props) {
   const { edit } = useOpenShow();
   const place = strandPlace(strand, rows);
-  // A point is known by its time: no two have the same.
+  // A point is identified by its time, because no two have the same.
   const replace = (atMs: number, by: readonly Point[]) =>
     edit(
       changeCue(cue.id, ({ id, levelPoints }) => ({

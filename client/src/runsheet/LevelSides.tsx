@@ -13,14 +13,14 @@ interface Props {
   place: StrandPlace;
   x: number;
   full: number;
-  /** All cues that are chosen: they get louder and quieter together. */
+  /** All selected cues; their levels change together. */
   chosen: readonly string[];
   select: (cueId: string, keys: Keys) => void;
 }
 
 const dbPerPixel = 0.5;
 
-/** The sides of a chosen strand: drawn outward it is louder, inward quieter. */
+/** The sides of a selected strand: dragged outward it gets louder, inward quieter. */
 export function LevelSides({ cue, place, x, full, chosen, select }: Props) {
   const { edit } = useOpenShow();
   const { held, bind } = useDragValue<{ db: number; y: number }, -1 | 1>({

@@ -10,7 +10,7 @@ interface Props {
 
 const inset = 5;
 
-/** Where the cues of a draft would lie, as outlines. */
+/** The proposed cues of a draft, as outlines. */
 export function Outlines({ cues, rows, bands }: Props) {
   const rowOf = new Map(rows.map((r) => [r.slideId, r]));
   const leftOf = new Map<string, number>();

@@ -9,7 +9,7 @@ interface Props {
   scroller: RefObject<HTMLDivElement | null>;
 }
 
-/** The line that runs down the sheet with the sound; the row it is on is kept in sight. */
+/** The line that moves down the sheet during playback; its row is kept in view. */
 export function Playhead({ rows, player, scroller }: Props) {
   const line = useRef<HTMLDivElement>(null);
   const glow = useRef<HTMLDivElement>(null);
@@ -21,14 +21,14 @@ export function Playhead({ rows, player, scroller }: Props) {
     const row = rows[at];
     if (!line.current || !glow.current || !row) return;
     line.current.style.transform = `translateY(${y}px)`;
-    // What stays is not written again: sixty times a second it would be laid out and painted again.
+    // Unchanged values are not written again: that would cause layout and painting sixty times a second.
     if (lit.current !== row) {
       lit.current = row;
       line.current.dataset.at = String(row.number);
       glow.current.style.transform = `translateY(${row.top}px)`;
       glow.current.style.height = `${row.height}px`;
     }
-    // While playing, each row as it comes; otherwise only where somebody went: an edit moves rows too.
+    // During playback each row as it comes; otherwise only after a seek, because edits move rows too.
     const [playing, before] = [player.playing(), last.current];
     const came = at !== before.at && (playing || frame !== before.frame);
     if (came || (playing && !before.playing)) keepInSight(scroller.current, row);

@@ -6,7 +6,7 @@ import { movesBetween, videosOn } from "../videos/seen";
 import type { Row } from "../strands/layout";
 import { words } from "./words";
 
-/** The videos on a slide's small picture, and below them for how long of its hold something moves. */
+/** The videos on a slide's small picture, and below it how much of its hold has a moving picture. */
 export function RowVideos({ slide, row }: { slide: Slide; row: Row }) {
   const view = useView();
   const videos = videosOn(view, slide.id);

@@ -33,15 +33,15 @@ interface Props {
   selection: Selection;
   select: (selection: Selection) => void;
   drop: (drop: Drop) => void;
-  /** What a draft would lay, while it is looked at. */
+  /** The proposals of a draft, while it is open. */
   drafted: readonly Schemas["DraftedCue"][] | undefined;
-  /** What opens the panels that have no room beside it. */
+  /** Opens the panels that do not fit beside the sheet. */
   panels: ReactNode;
 }
 
 const headHeight = 28;
 
-/** The slides in running order, from top to bottom, and the strands beside them. */
+/** The slides in running order, and the strands beside them. */
 export function Sheet({ selection, select, drop, drafted, panels }: Props) {
   const view = useView();
   const { player, edit, importFiles } = useOpenShow();
@@ -56,7 +56,7 @@ export function Sheet({ selection, select, drop, drafted, panels }: Props) {
   const order = useMemo(() => rows.map((r) => r.slideId), [rows]);
   const chosen = selectedSlides(selection);
   const cues = selectedCues(selection);
-  // Handed down to every row and strand: it must stay the same, or all of them would be drawn again.
+  // Passed to every row and strand: it must stay the same object, or all of them would be redrawn.
   const latest = useRef({ selection, order, view, select });
   useEffect(() => {
     latest.current = { selection, order, view, select };
@@ -85,14 +85,14 @@ export function Sheet({ selection, select, drop, drafted, panels }: Props) {
     [],
   );
   const sight = useVisibleRange(scroller);
-  // The row with the focus, and the one at which the tab key stops, stay however far the sheet is scrolled.
+  // The focused row, and the row in the tab order, stay rendered wherever the sheet is scrolled.
   const [focused, setFocused] = useState<string>();
   const within = chosen[0] ?? order[0];
   const inSight = rowsIn(rows, sight.top, sight.bottom);
   const shown = rows.filter((row) => inSight.includes(row) || row.slideId === focused || row.slideId === within);
   const lying = useMemo(() => lyingOn(view), [view]);
 
-  // What was chosen before the sheet was here is brought into sight.
+  // Scrolls to what was selected before the sheet was shown.
   const came = useRef(selection);
   useEffect(() => {
     const slideId = selectedSlides(came.current)[0] ?? cuesFirst(view, selectedCues(came.current)[0]);
@@ -136,13 +136,13 @@ export function Sheet({ selection, select, drop, drafted, panels }: Props) {
   };
   useCommands("sheet", chosen.length > 0 ? { moveUp: () => shift(-1), moveDown: () => shift(1) } : {});
 
-  /** Takes the focus to a row, or a strand, once it is there. */
+  /** Focuses a row or a strand once it is rendered. */
   const focus = (row: number, what: (slideId: string) => string) => {
     const [box, place] = [scroller.current, rows[row]];
     if (!box || !place) return;
     const below = place.top + place.height + headHeight - box.clientHeight;
     box.scrollTop = Math.max(below, Math.min(box.scrollTop, place.top));
-    // Once for the scrolling to be told, and once for the row to be there.
+    // One frame for the scroll event, and one for rendering.
     const go = () => box.querySelector<HTMLElement>(what(order[row] ?? ""))?.focus();
     requestAnimationFrame(() => requestAnimationFrame(go));
   };
@@ -285,7 +285,7 @@ export function Sheet({ selection, select, drop, drafted, panels }: Props) {
   );
 }
 
-/** The names of what lies on each slide, by kind, for screen readers. */
+/** The names of the cues on each slide, by kind, for screen readers. */
 function lyingOn({ strands, show }: ShowView): Map<string, Partial<Record<SoundKind, string>>> {
   const soundOf = new Map(show.cues.map((c) => [c.id, show.sounds.find((s) => s.id === c.soundId)]));
   const found = new Map<string, Partial<Record<SoundKind, string>>>();
@@ -306,13 +306,13 @@ const cuesOf = (view: ShowView, kind: SoundKind) =>
     .filter((c) => c.span && view.show.sounds.find((s) => s.id === c.soundId)?.kind === kind)
     .map((c) => c.id);
 
-/** Where what is held over the sheet would go in. */
+/** Where a dragged item would be dropped. */
 function Gap({ rows, at }: { rows: readonly Row[]; at: number }) {
   const top = rows[at]?.top ?? sheetHeight(rows);
   return <div className="bg-primary absolute inset-x-0 z-20 h-1 rounded" style={{ top: top - 2 }} aria-hidden="true" />;
 }
 
-/** The step or moment a sound would begin with. */
+/** The step or time a dropped sound would start with. */
 function Moment({ y, width, text }: { y: number; width: number; text: string }) {
   return (
     <div className="border-primary absolute right-0 z-20 border-t-2" style={{ top: y, width }}>

@@ -8,13 +8,13 @@ interface Props {
   label: string;
   side: "left" | "right";
   className: string;
-  /** Whether it is open, where there is no room beside the sheet; with room it always is. */
+  /** Whether it is open, when it does not fit beside the sheet; otherwise it always is. */
   open: boolean;
   close: () => void;
   children: ReactNode;
 }
 
-/** A panel beside the sheet. Where the page is too narrow for it, it is a dialog over the sheet. */
+/** A panel beside the sheet. On a page too narrow for it, it is a dialog over the sheet. */
 export function SidePanel({ open, ...panel }: Props) {
   const isNarrow = useMedia("(width < 64rem)");
   if (isNarrow) return open && <PanelDialog {...panel} />;

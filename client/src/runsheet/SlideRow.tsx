@@ -15,32 +15,32 @@ interface Props {
   showId: string;
   row: Row;
   slide: Slide;
-  /** The section that begins with it. */
+  /** The section that begins here. */
   section: ShowView["show"]["sections"][number] | undefined;
-  /** What hangs here in each band, for screen readers: a name for each, {@link apart}. */
+  /** The names of the cues here in each band, for screen readers, separated by {@link apart}. */
   lying: string;
-  /** Whether a video lies on it. */
+  /** Whether it has a video. */
   hasVideo: boolean;
   bands: Bands;
   selected: boolean;
-  /** Whether the tab key stops here: at one row of the sheet only, from which arrows lead on. */
+  /** Whether it is in the tab order: only one row is, and arrow keys move from it. */
   tabbed: boolean;
   select: (slideId: string, keys: Keys) => void;
-  /** Begins dragging this slide, and the others when it is one of several selected. */
+  /** Begins dragging this slide, with the others if several are selected. */
   lift: (slideId: string, transfer: DataTransfer) => void;
-  /** Whether a sound is held over it. */
+  /** Whether a sound is dragged over it. */
   over: boolean;
-  /** Whether rows are as high as their holds: then the lower edge can be dragged. */
+  /** Whether row heights are holds: then the lower edge can be dragged. */
   byTime: boolean;
 }
 
-/** Parts the names of the bands. */
+/** Separates the names of the bands. */
 export const apart = "\n";
 
-/** A hold as wide as its column: what has many digits goes without its unit. */
+/** A hold that fits its column: long ones are shown without the unit. */
 const narrowHold = (ms: number) => (ms % 100 === 0 ? hold(ms) : hold(ms).replace(" s", ""));
 
-/** How wide the columns of a row are, left of the bands. Of fixed width but for the title's: a row is laid out in one go, without asking its cells. */
+/** The widths of a row's columns left of the bands. All but the title's are fixed, so that layout does not measure the cells. */
 export const columns = {
   number: "w-[2.1rem] shrink-0",
   picture: "w-[7.3rem] shrink-0 max-xl:w-20",
@@ -48,7 +48,7 @@ export const columns = {
   hold: "w-[4.3rem] shrink-0 max-md:hidden",
 };
 
-/** One slide: picture, title, when it comes and how long it stays. */
+/** One slide: picture, title, start and hold. */
 export const SlideRow = memo(function SlideRow(props: Props) {
   const { showId, row, slide, section, bands, selected, tabbed, select, lift, over } = props;
   const { edit, play } = useOpenShow();

@@ -23,25 +23,25 @@ import { words } from "./words";
 
 interface Props {
   laidOut: StrandLayout;
-  /** Where its label begins and how tall that may be, in pixels. */
+  /** The position of its label, and the room for it, in pixels. */
   labelTop: number;
   labelHeight: number;
   cue: Cue;
-  /** How it clashes with another, in words. */
+  /** How it conflicts with another, as text. */
   clash: string | undefined;
   rows: readonly Row[];
   selected: boolean;
-  /** The other cues that are chosen with it; they move with it. */
+  /** The other selected cues; they move with it. */
   others: readonly string[];
-  /** Lies over all strands: there its grips are in reach, whatever strand lies over it. */
+  /** Drawn over all strands, so that its handles can be reached. */
   gripLayer: SVGGElement | null;
   select: (cueId: string, keys: Keys) => void;
 }
 
-/** By how much a key makes a fade longer. */
+/** The step by which a key changes a fade. */
 const fadeStepMs = 500;
 
-/** One cue, hanging from its first slide to its last. Its ends and the whole of it can be dragged, or moved by keyboard. */
+/** One cue, from its first slide to its last. Its ends and the whole can be dragged, or moved by keyboard. */
 export const Strand = memo(function Strand({
   laidOut,
   labelTop,
@@ -73,7 +73,7 @@ export const Strand = memo(function Strand({
       const by = to.first - spanOf(rows, cue).first;
       make([...to.edits, ...(grip === "whole" && selected ? along(by) : [])], to.words);
     },
-    // A click chooses it; so does taking hold of it, where it was not chosen with others.
+    // A click selects it; so does dragging it, unless it is one of several selected.
     press: (keys) => select(strand.cueId, keys),
     start: (keys) => selected || select(strand.cueId, keys),
     scrolls: true,
@@ -124,7 +124,7 @@ export const Strand = memo(function Strand({
         fadeOutLonger: () => lengthen("out", false),
         fadeOutShorter: () => lengthen("out", true),
         mute: () => edit({ kind: "setMuted", cueId: cue.id, muted: !cue.muted }),
-        // The sheet goes to other cues and slides.
+        // Arrow keys go to other cues and slides.
         previous: undefined,
         next: undefined,
         slide: undefined,
@@ -165,7 +165,7 @@ export const Strand = memo(function Strand({
         className="cursor-grab"
         opacity={silent ? 0.4 : undefined}
         {...bind("whole")}
-        // A screen reader and voice control click without a pointer.
+        // Screen readers and voice control click without a pointer.
         onClick={(event) => event.detail === 0 && select(strand.cueId, event)}
         onDoubleClick={(event) => addPoint(event.clientY)}
         onKeyDown={onKeyDown}
@@ -245,7 +245,7 @@ export const Strand = memo(function Strand({
   );
 }, isSame);
 
-/** A strand is drawn again only when something of it changed, not whenever strands are laidOut again. */
+/** A strand is redrawn only when one of its properties changes, not whenever strands are laid out again. */
 function isSame(a: Props, b: Props): boolean {
   const { laidOut: x, ...restA } = a;
   const { laidOut: y, ...restB } = b;

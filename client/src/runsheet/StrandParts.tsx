@@ -9,13 +9,13 @@ interface HandleProps {
   full: number;
   color: string;
   shown: boolean;
-  /** How far into the strand it can be taken hold of. */
+  /** How far into the strand it can be grabbed. */
   reach: number;
   grip: Exclude<Grip, "whole">;
   bind: object;
 }
 
-/** An end of a strand: a bar to take hold of, its hit area larger than it looks. */
+/** An end of a strand: a handle whose hit area is larger than it looks. */
 export function Handle({ y, x, full, color, shown, reach, grip, bind }: HandleProps) {
   const wide = full + 9;
   return (
@@ -35,7 +35,7 @@ export function Handle({ y, x, full, color, shown, reach, grip, bind }: HandlePr
   );
 }
 
-/** Where a dragged strand would lie. */
+/** Where a dragged strand would go. */
 export function Landing({ move, x, full, color }: { move: Move; x: number; full: number; color: string }) {
   return (
     <g aria-hidden="true">
@@ -58,7 +58,7 @@ export function Landing({ move, x, full, color }: { move: Move; x: number; full:
   );
 }
 
-/** The value while dragging. */
+/** The value during a drag. */
 export function BesideHand({ x, y, text }: { x: number; y: number; text: string }) {
   return (
     <g aria-hidden="true" className="pointer-events-none">
@@ -81,22 +81,22 @@ export function BesideHand({ x, y, text }: { x: number; y: number; text: string 
 interface LabelProps {
   name: string;
   level: number;
-  /** Why it keeps silent, in a word or two. */
+  /** Why it does not play, in a word or two. */
   silent: string | undefined;
   x: number;
   top: number;
-  /** How tall it may be where it lies across. */
+  /** The height of the label when it is horizontal. */
   height: number;
-  /** How tall the strand is. */
+  /** The height of the strand. */
   along: number;
   room: number;
   color: string;
 }
 
-/** On a strand less tall than this its name would be a letter or two, in pixels. */
+/** The least height of a strand with a vertical name, in pixels. */
 const leastAlong = 34;
 
-/** A strand's name: across where there is room, else down along it. */
+/** A strand's name: horizontal if there is room, otherwise vertical. */
 export function Label({ name, level, silent, x, top, height, along, room, color }: LabelProps) {
   if (room < leastRoom)
     return along < leastAlong ? null : (

@@ -15,7 +15,7 @@ import { words } from "./words";
 
 interface Props {
   rows: readonly Row[];
-  /** The part of the sheet in sight, in pixels from its top. */
+  /** The visible part of the sheet, in pixels from its top. */
   sight: VisibleRange;
   selected: readonly string[];
   select: (cueId: string, keys: Keys) => void;
@@ -32,7 +32,7 @@ interface Box {
   height: number;
 }
 
-/** The strands in sight, laidOut in their bands. A box drawn around some of them chooses them. */
+/** The visible strands, laid out in their bands. A box drawn around some of them selects them. */
 export const Strands = memo(function Strands({ rows, sight, selected, select, selectAll, selectSlide }: Props) {
   const view = useView();
   const { strands } = view;
@@ -42,7 +42,7 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
   const laidOut = useMemo(() => {
     const times = new Map<string, number>();
     const placed = layOutStrands(strands, cues, sounds, bands, (strand) => strandPlace(strand, rows)).map((one) => {
-      // Named by which time of its cue it is: moved, it is still the same, and stays in hand.
+      // Keyed by the repeat of its cue, so that a moved strand is still the same element and keeps the pointer.
       const time = (times.get(one.strand.cueId) ?? 0) + 1;
       times.set(one.strand.cueId, time);
       const { top, bottom } = strandPlace(one.strand, rows);
@@ -50,7 +50,7 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
     });
     return labelled(placed);
   }, [strands, cues, sounds, rows, bands]);
-  // What is held or has the focus must stay, however far the sheet is scrolled, or both would be lost.
+  // A dragged or focused strand stays rendered wherever the sheet is scrolled; otherwise drag and focus would be lost.
   const [active, setActive] = useState<string>();
   const activate = (event: SyntheticEvent) =>
     setActive((event.target as Element).closest<SVGElement>("[data-cue-id]")?.dataset.cueId);
@@ -64,7 +64,7 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
     [findings],
   );
 
-  // A finger on a strand draws it, not the sheet: shapes within a drawing have no touch-action of their own.
+  // A touch on a strand drags it instead of scrolling: elements of an SVG have no touch-action of their own.
   const drawing = useRef<SVGSVGElement>(null);
   useEffect(() => {
     const take = (event: TouchEvent) => (event.target as Element).closest("[data-cue-id]") && event.preventDefault();
@@ -145,7 +145,7 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
   );
 });
 
-/** Ticks where the steps of slides come. */
+/** Ticks at the steps of slides. */
 const Steps = memo(function Steps({ rows, width }: { width: number; rows: readonly Row[] }) {
   const ticks = rows.flatMap((row) =>
     row.stepFrames
@@ -160,7 +160,7 @@ const Steps = memo(function Steps({ rows, width }: { width: number; rows: readon
 
 type PlacedStrand = Labelled<StrandLayout & { key: string; top: number; bottom: number }>;
 
-/** Threads from cues to those that come after them. */
+/** Lines from cues to those that follow them. */
 const Chains = memo(function Chains({ laidOut, cues }: { laidOut: readonly PlacedStrand[]; cues: readonly Cue[] }) {
   const of = new Map(laidOut.map((h) => [h.strand.cueId, h]));
   return cues.map((cue) => {

@@ -6,21 +6,21 @@ import { words } from "./words";
 
 export const slidesType = "application/x-phonaris-slides";
 
-/** Within so many pixels of the playhead a sound is dropped on it, and within so many of the line between two rows on that. */
+/** The distance in pixels within which a sound snaps to the playhead, and to the line between two rows. */
 const nearPlayhead = 9;
 const onLine = 5;
-/** Files let go within so many pixels of the line between two rows go in there. */
+/** The distance in pixels within which files are added at the line between two rows. */
 const betweenRows = 12;
 
-/** Where something held over the sheet would go: a sound on a row, a step, a moment, or between two rows; slides and decks between two rows. */
+/** Where a dragged item would be dropped: a sound on a row, a step, a time, or between two rows; slides and decks between two rows. */
 export type DropPlace =
   { kind: "row"; row: number; step: number; delayMs: number; y: number; words: string } | { kind: "gap"; gap: number };
 
-/** Whether what is held are videos: before they are let go, a browser tells only what kind files are of. */
+/** Whether the dragged items are videos: before the drop, a browser tells only the types of files. */
 const onlyVideos = ({ items }: DataTransfer) =>
   items.length > 0 && [...items].every((i) => i.kind === "file" && i.type.startsWith("video/"));
 
-/** Whether a place is on the line between two rows, before the first, or behind the last. */
+/** Whether a position is on the line between two rows, before the first, or after the last. */
 function isOnLine(rows: readonly Row[], y: number): boolean {
   const row = rows[rowAt(rows, y)];
   return !row || y < row.top + betweenRows || y > row.top + row.height - betweenRows;
@@ -49,12 +49,12 @@ export function dropPlace(
     const delayMs = msOfFrames(Math.max(0, frameAt(rows, yOf(rows, heard)) - row.startFrame));
     return { kind: "row", row: at, step: 0, delayMs, y: yOf(rows, heard), words: words.atPlayhead };
   }
-  // Between two rows it begins as the second comes.
+  // Between two rows, it starts with the second.
   const coming = row.top + row.height - y < onLine ? at + 1 : y - row.top < onLine ? at : 0;
   const next = rows[coming];
   if (next && coming > 0 && !next.hidden)
     return { kind: "row", row: coming, step: 0, delayMs: 0, y: next.top, words: words.withSlide(next.number) };
-  // Beside the slides a sound falls on the nearest step; on the slide itself, on the slide.
+  // Dropped beside the slides, a sound starts with the nearest step; on the slide itself, with the slide.
   const step = event.clientX > box.right - bandsWidth ? stepAt(row, y) : 0;
   const frame = row.stepFrames[step] ?? row.startFrame;
   return { kind: "row", row: at, step, delayMs: 0, y: yOf(rows, frame), words: step > 0 ? words.step(step + 1) : "" };

@@ -1,8 +1,8 @@
-/** A line of a label, and the most a label takes, in pixels. */
+/** The height of a line of a label, and the greatest height of a label, in pixels. */
 export const labelLine = 15;
 const tallest = 62;
 
-/** A strand as far as its label goes: where it hangs, and how much room there is beside it. */
+/** What placing its label needs of a strand: its position, and the room beside it. */
 interface LaidOut {
   kind: string;
   x: number;
@@ -12,12 +12,12 @@ interface LaidOut {
   top: number;
 }
 
-/** With the place of its label: where that begins, and how tall it may be. */
+/** With the position and height of its label. */
 export type Labelled<T> = T & { labelTop: number; labelHeight: number };
 
 /**
- * Lays the labels of strands so that none lies over another or over a strand: each is cut where the next one begins, and where that would
- * leave less than a line the next one is replaced downward.
+ * Places the labels of strands so that none covers another or a strand: each is cut where the next one begins. If that would
+ * leave less than a line, the next one is moved down.
  */
 export function labelled<T extends LaidOut>(laidOut: readonly T[]): Labelled<T>[] {
   const laid = laidOut.map((one) => ({ ...one, labelTop: one.top, labelHeight: tallest }));
@@ -33,6 +33,6 @@ export function labelled<T extends LaidOut>(laidOut: readonly T[]): Labelled<T>[
   return laid;
 }
 
-/** Whether the label of one, beside it, would come to lie over another or its label. */
+/** Whether the label beside a strand would cover another strand or its label. */
 const meet = (label: LaidOut, other: LaidOut) =>
   label.labelX < other.labelX + other.room && other.x - other.full < label.labelX + label.room;

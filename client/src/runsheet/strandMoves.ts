@@ -5,13 +5,13 @@ import { words } from "./words";
 
 export type Grip = "first" | "last" | "whole";
 
-/** The rows a cue covers, by their positions. */
+/** The rows a cue covers, by index. */
 export interface SpanRows {
   first: number;
   last: number;
 }
 
-/** Where a dragged strand would lie: its rows, its ends as heights, what that is called, and the edits that do it. */
+/** Where a dragged strand would go: its rows, its ends as heights, a description, and the edits. */
 export interface Move extends SpanRows {
   top: number;
   bottom: number;
@@ -25,7 +25,7 @@ export function spanOf(rows: readonly Row[], cue: Cue): SpanRows {
   return { first: Math.max(0, first), last: Math.max(0, last) };
 }
 
-/** What dragging a grip of a strand to a height comes to. Ends snap to slides and steps, or, when free, to neither. */
+/** The result of dragging a handle of a strand to a height. Ends snap to slides and steps or, when free, to nothing. */
 export function moveTo(
   view: ShowView,
   rows: readonly Row[],
@@ -43,7 +43,7 @@ export function moveTo(
     : lastTo(view, rows, cue, span, Math.max(at, span.first), y, free);
 }
 
-/** The strand some rows further down, or up. */
+/** The strand moved by some rows. */
 export function shifted(rows: readonly Row[], cue: Cue, span: SpanRows, by: number): Move | undefined {
   const within = Math.max(-span.first, Math.min(rows.length - 1 - span.last, by));
   return lying(rows, cue, { first: span.first + within, last: span.last + within });
@@ -64,7 +64,7 @@ export function lying(rows: readonly Row[], cue: Cue, to: SpanRows): Move | unde
   };
 }
 
-/** Where a frame lies in a row. A hidden row takes no time. */
+/** The position of a frame within a row. A hidden row has no time. */
 const yWithin = ({ top, height, startFrame, endFrame }: Row, frame: number) =>
   top + ((frame - startFrame) / Math.max(1, endFrame - startFrame)) * height;
 
@@ -79,7 +79,7 @@ function firstTo(
 ): Move | undefined {
   const row = rows[at];
   const move = lying(rows, cue, { first: at, last: span.last });
-  // What is triggered manually or another cue begins when that comes, wherever its span does.
+  // A manual cue, or one that follows another, starts when that happens, wherever its span begins.
   if (!row || !move || cue.start.kind === "hand" || cue.start.kind === "after") return move;
   const k = free ? 0 : stepAt(row, y);
   const step = k > 0 ? view.show.slides[row.index]?.steps[k] : undefined;

@@ -3,7 +3,7 @@ import type { Row } from "../strands/layout";
 import type { SpanRows } from "./strandMoves";
 import { words } from "./words";
 
-/** A strand as it is spoken: "Dusk Pad, bed, slides 1 to 4, loops, minus 14 dB". */
+/** A strand for screen readers: "Dusk Pad, bed, slides 1 to 4, loops, minus 14 dB". */
 export function spoken(
   name: string,
   kind: string,

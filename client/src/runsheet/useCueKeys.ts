@@ -10,10 +10,10 @@ import { isInFieldOrDialog } from "../ui/targets";
 import { useCommands } from "../ui/useCommands";
 import { words } from "./words";
 
-/** Where the cues that were copied last are kept, for this show or another in any page. */
+/** The storage key of copied cues, for this show or another in any page. */
 const clipPlace = "phonaris-clip";
 
-/** The type under which the clipboard names them. If something else was copied since, it does not, and nothing of ours is pasted. */
+/** The clipboard type that marks copied cues. If something else was copied since, it is missing, and no cues are pasted. */
 const clipType = "application/x-phonaris-cues";
 
 interface Copied {
@@ -21,7 +21,7 @@ interface Copied {
   clip: Schemas["CueClip"];
 }
 
-/** What keys do with the selected cues: remove, copy, paste, solo. */
+/** Keys for the selected cues: remove, copy, paste, solo. */
 export function useCueKeys(cues: readonly Cue[], slideId: string | undefined) {
   const view = useView();
   const solo = useOpenState((state) => state.solo);
@@ -29,7 +29,7 @@ export function useCueKeys(cues: readonly Cue[], slideId: string | undefined) {
   const pasting = usePasteClip(view.id);
   const ids = cues.map((c) => c.id);
 
-  // Onto the slide behind the last that any of them covers.
+  // Pastes onto the slide after the last one they cover.
   const duplicate = async () => {
     const { slides } = view.show;
     const last = Math.max(...cues.map((c) => slides.findIndex((s) => s.id === c.span?.last)));
@@ -74,7 +74,7 @@ export function useCueKeys(cues: readonly Cue[], slideId: string | undefined) {
   useClipboard(copy, paste);
 }
 
-/** Listens to what is copied and pasted on the page. A key that is held down pastes once. */
+/** Listens to copy and paste on the page. A held key pastes once. */
 function useClipboard(copy: (event: ClipboardEvent) => void, paste: (event: ClipboardEvent) => void) {
   const latest = useRef({ copy, paste });
   useEffect(() => {

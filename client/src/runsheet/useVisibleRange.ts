@@ -1,18 +1,18 @@
 import { startTransition, useEffect, useMemo, useState, type RefObject } from "react";
 
-/** The part of a scrolled thing that is in sight and around it, in pixels. It moves on in steps, so that most scrolling changes nothing. */
+/** The visible part of a scrolled element with a margin, in pixels. It changes in steps, so that most scrolling changes nothing. */
 export interface VisibleRange {
   top: number;
   bottom: number;
 }
 
-// Six rows: few enough to be drawn in a moment, and so seldom that most pictures have none to draw.
+// Six rows: few enough to render quickly, and enough that most frames have nothing to render.
 const step = 480;
 const beyond = 480;
 const leastHeight = 640;
 
 export function useVisibleRange(scroller: RefObject<HTMLElement | null>): VisibleRange {
-  // First what can be in sight at all; what lies around it when that has been drawn.
+  // First only what is visible; the margin is rendered after that.
   const [at, setAt] = useState({ first: 0, height: window.innerHeight - step, around: 0 });
   useEffect(() => {
     const box = scroller.current;
@@ -20,7 +20,7 @@ export function useVisibleRange(scroller: RefObject<HTMLElement | null>): Visibl
     let height = leastHeight;
     const look = () => {
       const first = Math.floor(box.scrollTop / step);
-      // Drawn when there is time: what lies beyond is there already.
+      // Rendered when there is time, because it is not visible yet.
       startTransition(() =>
         setAt((now) =>
           now.first === first && now.height === height && now.around ? now : { first, height, around: beyond },
@@ -28,7 +28,7 @@ export function useVisibleRange(scroller: RefObject<HTMLElement | null>): Visibl
       );
     };
     box.addEventListener("scroll", look, { passive: true });
-    // The height is asked for only when it changes: while scrolling, asking for it would hold the page up.
+    // The height is read only when it changes: reading it while scrolling would force layout.
     const sizes = new ResizeObserver(() => {
       height = Math.max(leastHeight, box.clientHeight);
       look();

@@ -1,6 +1,6 @@
 import { plural } from "../ui/plural";
 
-/** What the run sheet says. */
+/** The texts of the run sheet. */
 export const words = {
   addSlide: "Add a slide",
   titleCard: "Title card",

@@ -5,7 +5,7 @@ import { isOpen, useCancelJob, useJobs } from "../api/jobs";
 import { Status } from "../ui/Status";
 import { words } from "./words";
 
-/** Sounds being listened to: how far that has come, with a way to stop it; tells when it has ended. */
+/** The progress of an analysis, with a cancel button; reports when it has ended. */
 export function Listening({ job, again }: { job: JobView; again: () => void }) {
   const { data: jobs } = useJobs(job.showId);
   const cancel = useCancelJob(job.showId);

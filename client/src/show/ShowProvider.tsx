@@ -9,7 +9,7 @@ interface Props {
   children: ReactNode;
 }
 
-/** Gives an open show to all that is inside. */
+/** Provides an open show to its children. */
 export function ShowProvider({ show, view, children }: Props) {
   return (
     <OpenShowContext value={show}>

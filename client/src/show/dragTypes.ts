@@ -1,2 +1,2 @@
-/** What a dragged sound is called in a drag. */
+/** The data type of a dragged sound. */
 export const soundType = "application/x-phonaris-sound";

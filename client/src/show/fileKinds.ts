@@ -1,16 +1,16 @@
-/** What a picture and a deck can be, for file dialogs. */
+/** File types of pictures and decks, for file dialogs. */
 export const pictureEndings = ".png,.jpg,.jpeg,.webp,.svg";
 export const deckEndings = `.pptx,.odp,.pdf,${pictureEndings}`;
 
 const deckNames = /\.(pptx|odp|pdf|png|jpe?g|webp|svg)$/i;
 
-/** The ending of a show that was saved as its package. */
+/** The extension of a saved show package. */
 export const packageEnding = ".phonaris";
 
-/** Whether a file would be slides, by its name; what it really is the server finds out. */
+/** Whether a file name looks like slides; the server determines the real type. */
 export const isDeck = (file: File) => deckNames.test(file.name);
 
 const videoNames = /\.(mp4|m4v|mov|webm|mkv|ogv|avi|mpe?g)$/i;
 
-/** Whether a file would be a video, by its name. */
+/** Whether a file name looks like a video. */
 export const isVideo = (file: File) => videoNames.test(file.name);

@@ -15,14 +15,14 @@ import { words } from "./words";
 const atOnce = 2;
 const behindTheLast = 2 ** 31 - 1;
 
-/** Where on the sheet files were dropped: on a slide, or between two. */
+/** Where files were dropped: on a slide, or between two. */
 export interface ImportTarget {
   slideId?: string;
   index?: number;
 }
 type VideoTarget = { slideId: string } | { index: number } | Record<never, never>;
 
-/** Imports files into a show, two at a time; the uploads tell how far each has come. */
+/** Imports files into a show, two at a time, with progress for each. */
 export function createImports(queries: QueryClient, showId: string, state: StoreApi<OpenState>) {
   const view = () => cachedShow(queries, showId);
 
@@ -50,7 +50,7 @@ export function createImports(queries: QueryClient, showId: string, state: Store
   const importSound = async (file: File, to: VideoTarget) => {
     const uploaded = await upload(file, isVideo(file) ? "video" : "sound");
     const existing = view()?.show.sounds.find((s) => s.media === uploaded.hash && !s.removed);
-    // What is dropped on the sheet is placed there, though it was imported before.
+    // Files dropped on the sheet are placed there, even if they were imported before.
     const isPlaced = isVideo(file) && ("slideId" in to || "index" in to);
     if (existing && !isPlaced) toast(words.alreadyHere(file.name, existing.name));
     else {

@@ -1,2 +1,2 @@
-/** The lowest and the highest level of a cue in decibels; the server refuses others (`LeastLevelDb` and `GreatestLevelDb` of its `Cue`). */
+/** The lowest and highest level of a cue in decibels; the server enforces the same (`LeastLevelDb` and `GreatestLevelDb` of its `Cue`). */
 export const [leastDb, greatestDb] = [-60, 24];

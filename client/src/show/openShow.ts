@@ -14,31 +14,31 @@ import { createImports, type ImportTarget } from "./importFiles";
 import { createOpenState, type OpenState } from "./openState";
 import type { Selection } from "./selection";
 
-/** An open show and what can be done to it. It stays the same object until the show is closed, so that using it redraws nothing. */
+/** An open show and its operations. It stays the same object until the show is closed, so that using it redraws nothing. */
 export interface OpenShow {
   id: string;
   /** Plays the whole show. */
   player: ChunkPlayer;
-  /** What this page remembers of the show besides the show itself. */
+  /** State of the page that is not part of the show. */
   state: StoreApi<OpenState>;
-  /** Makes an edit; what was proposed for a revision is made on that. */
+  /** Makes an edit; a proposal is made on the revision it was made for. */
   edit: (edit: EditOf, proposedFor?: number) => void;
   undo: () => void;
   redo: () => void;
   play: (fromFrame: number) => void;
-  /** Stops what plays; else plays on, from the beginning again where it had come to the end. */
+  /** Stops playback, or resumes it; from the beginning if it had reached the end. */
   togglePlay: () => void;
-  /** The show as it is now. */
+  /** The current show. */
   now: () => ShowView;
   select: (selection: Selection) => void;
   setSolo: (cueIds: readonly string[]) => void;
-  /** Imports files: sounds go into the list, videos where they were dropped; of decks it is asked what they are for. */
+  /** Imports files: sounds go into the list, videos where they were dropped; for decks a dialog asks what they are for. */
   importFiles: (files: readonly File[], to?: ImportTarget) => void;
-  /** Puts another file in a sound's place. */
+  /** Replaces the file of a sound. */
   replaceFile: (soundId: string, file: File) => void;
-  /** Uploads a file, shown among the uploads. */
+  /** Uploads a file, listed among the uploads. */
   upload: (file: File, purpose: Purpose) => Promise<UploadedFile>;
-  /** Begins typing or dragging; what it returns makes the edit that it comes to, checked against the revision of this moment. */
+  /** Begins typing or dragging; the returned function makes the edit, checked against the revision at the beginning. */
   beginEditing: BeginEditing;
 }
 
@@ -74,19 +74,19 @@ export function createOpenShow(
 export const OpenShowContext = createContext<OpenShow | undefined>(undefined);
 export const ViewContext = createContext<ShowView | undefined>(undefined);
 
-/** The open show, and what can be done to it. */
+/** The open show and its operations. */
 export function useOpenShow(): OpenShow {
   const open = useContext(OpenShowContext);
   if (!open) throw new Error("No show is open here.");
   return open;
 }
 
-/** The show as the server sees it. A component that uses it is redrawn when the show changes. */
+/** The show as on the server. Components that use it are redrawn when the show changes. */
 export function useView(): ShowView {
   const view = useContext(ViewContext);
   if (!view) throw new Error("No show is open here.");
   return view;
 }
 
-/** A part of what this page remembers of the show. A component that uses it is redrawn when that part changes. */
+/** A part of the page's state. Components that use it are redrawn when that part changes. */
 export const useOpenState = <T>(part: (state: OpenState) => T): T => useStore(useOpenShow().state, part);

@@ -2,29 +2,29 @@ import { createStore, type StoreApi } from "zustand";
 import type { UploadedFile } from "../api/client";
 import type { Selection } from "./selection";
 
-/** What the page remembers of an open show besides the show itself. */
+/** The page's state of an open show, apart from the show itself. */
 export interface OpenState {
   selection: Selection;
-  /** The cues that are soloed, by their ids; none when all are heard. Nothing in the show changes. */
+  /** The soloed cues, by id; none when all are heard. Nothing in the show changes. */
   solo: readonly string[];
   uploads: readonly Upload[];
-  /** Uploaded decks, for each of which it is asked what it is for, one after the other. */
+  /** Uploaded decks, for each of which a dialog asks what it is for. */
   decks: readonly UploadedDeck[];
 }
 
-/** A file on its way to the server, or read there. */
+/** A file being uploaded, or read by the server. */
 interface Upload {
   id: number;
   name: string;
-  /** How much of it has arrived; none once it is read. */
+  /** The fraction uploaded; undefined once it is being read. */
   fraction?: number;
   stop: () => void;
 }
 
-/** A deck uploaded while the show has slides. */
+/** A deck uploaded into a show with slides. */
 export interface UploadedDeck {
   files: readonly UploadedFile[];
-  /** Before which slide it was dropped. */
+  /** The slide before which it was dropped. */
   index: number;
 }
 

@@ -1,4 +1,4 @@
-/** What the details tell of: one or several cues, a sound, or one or several slides. */
+/** The selection: one or several cues, a sound, or one or several slides. */
 export type Selection =
   { cueIds: readonly string[] } | { soundId: string } | { slideIds: readonly string[] } | undefined;
 
@@ -17,12 +17,12 @@ export const selectedSound = (selection: Selection) =>
 export const selectedSlides = (selection: Selection): readonly string[] =>
   selection && "slideIds" in selection ? selection.slideIds : none;
 
-/** The selection after a click on a slide: alone, added or taken away (ctrl), or through to it (shift). */
+/** The selection after a click on a slide: that slide alone, added or removed (Ctrl), or a range (Shift). */
 export const clickSlide = (selection: Selection, order: readonly string[], slideId: string, keys: Keys): Selection => ({
   slideIds: clicked(selectedSlides(selection), order, slideId, keys),
 });
 
-/** The selection after a click on a strand, likewise; they follow each other as they begin. */
+/** The selection after a click on a strand, likewise; cues are ordered by their start. */
 export const clickCue = (selection: Selection, order: readonly string[], cueId: string, keys: Keys): Selection => ({
   cueIds: clicked(selectedCues(selection), order, cueId, keys),
 });

@@ -1,6 +1,6 @@
 import type { Edit } from "../api/client";
 
-/** Moves slides past the one above the first of them, or below the last; none where they are at the end already. */
+/** Moves slides past the one above the first, or below the last; undefined at either end. */
 export function slideMove(order: readonly string[], chosen: readonly string[], by: 1 | -1): Edit | undefined {
   const at = order.flatMap((id, i) => (chosen.includes(id) ? [i] : []));
   const [first, last] = [at[0], at.at(-1)];

@@ -1,4 +1,4 @@
-/** What several views say of sounds that are analysed, and of ways to fit. */
+/** The texts of analysis and fitting methods, shared by several views. */
 export const words = {
   analysing: (name: string) => `Analysing ${name}: beats and edit points.`,
   notAnalysed: (name: string) => `${name} has not been analysed.`,

@@ -10,7 +10,7 @@ import { Status } from "../ui/Status";
 import { useLeaveWarning } from "../ui/useLeaveWarning";
 import { words } from "./words";
 
-/** Makes a show from a deck that is dropped or chosen, or opens one that was saved as a package. */
+/** Creates a show from a dropped or chosen deck, or opens a saved package. */
 export function NewShow() {
   const navigate = useNavigate();
   const chooser = useRef<HTMLInputElement>(null);
@@ -19,7 +19,7 @@ export function NewShow() {
   const [underWay, setUnderWay] = useState<{ what: string; fraction: number | undefined; stop: () => void }>();
   const [problem, setProblem] = useState<string>();
   const running = useRef<AbortController>(undefined);
-  // A user who has left the page is not to be taken to the new show later.
+  // A user who has left the page is not taken to the new show later.
   useEffect(() => () => running.current?.abort(), []);
 
   useLeaveWarning(() => underWay !== undefined);

@@ -4,7 +4,7 @@ import type { ShowCard as Card } from "../api/client";
 import { shortTime } from "../ui/format";
 import { words } from "./words";
 
-/** A show in the list: its first slide, its title, and how much is in it. */
+/** A show in the list: its first slide, its title and its contents. */
 export function ShowCard({ show, remove, copy }: { show: Card; remove: () => void; copy: () => void }) {
   return (
     <li className="bg-base-100 group relative overflow-hidden rounded-lg border border-[var(--line)]">
@@ -33,7 +33,7 @@ export function ShowCard({ show, remove, copy }: { show: Card; remove: () => voi
   );
 }
 
-/** A show that cannot be opened: why, and its data. */
+/** A show that cannot be opened: the reason, and a download of its data. */
 function Unreadable({ show }: { show: Card }) {
   return (
     <div className="flex h-full flex-col gap-3 p-4" role="alert">

@@ -8,7 +8,7 @@ import { HelpLink } from "../ui/HelpLink";
 import { ThemeButton } from "../ui/ThemeButton";
 import { words } from "./words";
 
-/** The first page: a new show from a deck, and the shows there are. */
+/** The first page: a new show from a deck, and the list of shows. */
 export function ShowsPage() {
   const { data: shows, error } = useShows();
   const { remove, restore, deletePermanently } = useRemoval();
@@ -41,7 +41,7 @@ export function ShowsPage() {
   );
 }
 
-/** Deletes shows: they go to the trash, from where they can be restored with one click, here or later. */
+/** Deletes shows: they move to the trash and can be restored with one click. */
 function useRemoval() {
   const deletion = useDeleteShow();
   const restoring = useRestoreShow();

@@ -9,7 +9,7 @@ interface Props {
   deletePermanently: (show: DeletedShow) => void;
 }
 
-/** The shows that were deleted: they can be restored for a while, or deleted permanently before. */
+/** The deleted shows, to restore or to delete permanently. */
 export function Trash({ restore, deletePermanently }: Props) {
   const { data: shows = [] } = useTrash();
   if (shows.length === 0) return null;

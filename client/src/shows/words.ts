@@ -1,6 +1,6 @@
 import { plural } from "../ui/plural";
 
-/** What the first page says. */
+/** The texts of the first page. */
 export const words = {
   product: "Phonaris",
   about: "Place, fit and check the music and sound of your slides.",

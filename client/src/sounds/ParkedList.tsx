@@ -2,7 +2,7 @@ import { useOpenShow, useView } from "../show/openShow";
 import { words } from "./words";
 
 /**
- * The cues that do not layOutStrands on the sheet: parked ones, which lost their slides or their sound and are kept with their settings, and those that
+ * The cues that are not on the sheet: parked ones, which lost their slides or their sound and keep their settings, and those that
  * would begin only when their span has ended.
  */
 export function ParkedList({ selectCue }: { selectCue: (cueId: string) => void }) {

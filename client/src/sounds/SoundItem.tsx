@@ -19,10 +19,10 @@ interface Props {
   place: () => void;
 }
 
-/** One sound: hear it, see its shape, say what it is for, drag it onto a slide or place it on the chosen one. */
+/** One sound: play it, see its waveform, set its kind, drag it onto a slide or place it on the selected one. */
 export function SoundItem({ sound, uses, selected, select, place }: Props) {
   const view = useView();
-  // Of hundreds of sounds all at once, what is to be heard would wait behind their shapes.
+  // With hundreds of sounds, playback would wait behind all their waveforms.
   const [item, isInView] = useInView<HTMLLIElement>();
   const { data: peaks } = usePeaks(view.id, sound, 0, sound.figures.frames, columns, isInView);
   const { player, playing, play } = usePlayer(samplesUrl(view.id, sound));

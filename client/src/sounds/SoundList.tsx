@@ -15,11 +15,11 @@ interface Props {
   select: (soundId: string) => void;
   selectCue: (cueId: string) => void;
   place: (soundId: string) => void;
-  /** What stands below the list. */
+  /** Content below the list. */
   children?: ReactNode;
 }
 
-/** The sounds of the show; each can be heard, and dragged onto a slide. */
+/** The sounds of the show; each can be played, and dragged onto a slide. */
 export function SoundList({ selected, select, selectCue, place, children }: Props) {
   const view = useView();
   const [wanted, setWanted] = useState("");

@@ -1,6 +1,6 @@
 import { plural } from "../ui/plural";
 
-/** What the list of sounds says. */
+/** The texts of the sound list. */
 export const words = {
   title: "Sounds",
   find: "Find a sound",

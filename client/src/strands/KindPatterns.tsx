@@ -1,6 +1,6 @@
 import type { SoundKind } from "../api/client";
 
-/** The fillings that tell voices, spots and videos from beds, which are even: hatched, dotted and runged. To be put into a drawing's defs. */
+/** The patterns that distinguish voices (hatched), spots (dotted) and videos (runged) from plain beds. To be put into a drawing's defs. */
 export function KindPatterns() {
   return (
     <>
@@ -20,5 +20,5 @@ export function KindPatterns() {
   );
 }
 
-/** What a kind is filled with, where its patterns are in the drawing. */
+/** The fill of a kind, in a drawing that contains the patterns. */
 export const fillOf = (kind: SoundKind) => (kind === "bed" ? "var(--bed-fill)" : `url(#${kind})`);

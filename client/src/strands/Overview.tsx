@@ -10,7 +10,7 @@ import { slideAt } from "./layout";
 import { SlideTiles } from "./SlideTiles";
 import { words } from "./words";
 
-/** The whole show lying flat: its sound, its slides, where you are. A click goes there. */
+/** The whole show in one strip: its sound, its slides and the play position. A click goes there. */
 export function Overview() {
   const view = useView();
   const { player, togglePlay } = useOpenShow();
@@ -21,7 +21,7 @@ export function Overview() {
   const where = useRef<HTMLSpanElement>(null);
   const line = useRef<HTMLDivElement>(null);
   const meter = useRef<HTMLDivElement>(null);
-  // Drawn when there is time: where it was changed is looked at first.
+  // Drawn when there is time, because the edited place comes first.
   const outline = useDeferredValue(view.outline);
   const wave = useMemo(
     () => <Waveform peaks={outline} color="var(--bed)" className="h-14 w-full [@media(max-height:520px)]:h-5" />,
@@ -90,7 +90,7 @@ export function Overview() {
   );
 }
 
-/** Writes a text where it has changed. */
+/** Updates a text if it has changed. */
 function write(place: HTMLElement | null, text: string) {
   if (place && place.textContent !== text) place.textContent = text;
 }

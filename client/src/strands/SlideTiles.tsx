@@ -2,21 +2,21 @@ import { memo } from "react";
 import type { SlideTime } from "../api/client";
 import { words } from "./words";
 
-/** The share of the show that a slide takes up for its number to fit. */
+/** The least fraction of the show at which a slide's number fits. */
 const roomForNumber = 0.017;
 // How much narrower the strip is on a phone.
 const onPhones = 6;
-/** More tiles than this would be too narrow to be seen or pressed: slides share them then. */
+/** The most tiles that can be seen and clicked; with more slides, several share a tile. */
 const mostTiles = 150;
 
 interface Props {
   slides: readonly SlideTime[];
   total: number;
-  /** Goes to a frame; without it the tiles are only looked at. */
+  /** Goes to a frame; without it the tiles are not interactive. */
   go?: (frame: number) => void;
 }
 
-/** The slides side by side, as long as they stay. Of many, several share a tile. */
+/** The slides side by side, in proportion to their holds. Of many, several share a tile. */
 export const SlideTiles = memo(function SlideTiles({ slides, total, go }: Props) {
   const step = Math.max(1, Math.ceil(slides.length / mostTiles));
   const tiles = slides.flatMap((first, i) =>
@@ -61,7 +61,7 @@ export const SlideTiles = memo(function SlideTiles({ slides, total, go }: Props)
   );
 });
 
-/** Whether there is room for a slide's number; of many short slides every tenth, or so, is told. */
+/** Whether there is room for a slide's number; of many short slides about every tenth is shown. */
 function isTold(slide: SlideTime, total: number, count: number, narrower = 1): boolean {
   const step = Math.ceil((count * narrower) / 500) * 10;
   const room = roomForNumber * narrower;

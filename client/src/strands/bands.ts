@@ -2,7 +2,7 @@ import { useSyncExternalStore } from "react";
 import type { ShowView, SoundKind, StrandView } from "../api/client";
 import { words } from "./words";
 
-/** A band that strands of a kind layOutStrands in, with its width and half a strand's width at 0 dB where there is room, in pixels. */
+/** The band of a kind of sound: its width, and half a strand's width at 0 dB where there is room, in pixels. */
 interface Band {
   kind: SoundKind;
   title: string;
@@ -10,7 +10,7 @@ interface Band {
   fullest: number;
 }
 
-/** The bands strands layOutStrands in, from the slides outward; that of the videos only where there are any. */
+/** The bands of the strands, from the slides outward; the one for videos only when there are any. */
 export interface Bands {
   all: readonly Band[];
   width: number;
@@ -64,7 +64,7 @@ const wideWithVideos = bandsOf([
   [140, 18],
 ]);
 
-/** How much room there is across the page. */
+/** The room across the page. */
 const rooms = (typeof matchMedia === "undefined" ? [] : ["(min-width: 1600px)", "(min-width: 1280px)"]).map((room) =>
   matchMedia(room),
 );
@@ -72,10 +72,10 @@ const followRoom = (changed: () => void) => {
   for (const room of rooms) room.addEventListener("change", changed);
   return () => rooms.forEach((room) => room.removeEventListener("change", changed));
 };
-/** 2 where there is much, 1, or 0. */
+/** 2 for much, 1, or 0. */
 const roomNow = () => rooms.filter((room) => room.matches).length;
 
-/** The bands there is room for. */
+/** The bands that fit. */
 export function useBands({ show }: ShowView): Bands {
   const room = useSyncExternalStore(followRoom, roomNow);
   const [tight, usual, wide] = show.sounds.some((s) => s.kind === "video" && !s.removed)
@@ -84,23 +84,23 @@ export function useBands({ show }: ShowView): Bands {
   return room === 2 ? wide : room === 1 ? usual : tight;
 }
 
-/** A strand with its place across the sheet. */
+/** A strand with its horizontal position. */
 export interface StrandLayout {
   strand: StrandView;
   kind: SoundKind;
   name: string;
-  /** The middle of the strand, and half its width at 0 dB, in pixels from the left of the bands. */
+  /** The centre of the strand and half its width at 0 dB, in pixels from the left of the bands. */
   x: number;
   full: number;
-  /** Where its label begins, and the room for it, in pixels: too little for a name across when many layOutStrands side by side. */
+  /** The left edge of its label, and the room for it, in pixels; with many strands side by side too little for a horizontal name. */
   labelX: number;
   room: number;
 }
 
-/** Less room than this is not written across, in pixels. */
+/** The least room for a horizontal name, in pixels. */
 export const leastRoom = 36;
 
-/** Where something hangs, from its upper end to its lower. */
+/** The vertical extent of something. */
 interface Extent {
   top: number;
   bottom: number;
@@ -108,13 +108,13 @@ interface Extent {
 
 const inTime = (strand: StrandView): Extent => ({ top: strand.startFrame, bottom: strand.endFrame });
 
-/** Half a strand's width where several layOutStrands side by side close to each other, and the room kept between them, in pixels. */
+/** Half a strand's width where several are close together, and the gap between them, in pixels. */
 const closeHalf = 7;
 const between = 4;
 
 /**
- * Hangs the strands: those that sound at the same time in one band, or that would be drawn over each other, layOutStrands side by side, as wide as
- * there is room. Short ones layOutStrands close to each other, so that beside them there is room for their names.
+ * Lays out the strands. Strands of a band that overlap in time, or would be drawn over each other, are put side by side, as wide as
+ * there is room. Short ones are put close together to leave room for their names beside them.
  */
 export function layOutStrands(
   strands: readonly StrandView[],
@@ -135,8 +135,8 @@ export function layOutStrands(
       const full = close ? closeHalf : Math.min(fullest, laneWidth / 2 - 8);
       return group.map((strand, i) => {
         const x = left + laneWidth * (lanes[i] ?? 0) + full + 7;
-        const labelX = close ? left + laneWidth * count + 7 : x + full + 7;
-        const room = close ? beside : laneWidth - 2 * full - 18;
+        const labelX = close ? left + laneWidth * count + 8 : x + full + 10;
+        const room = close ? beside : laneWidth - 2 * full - 21;
         return { strand, kind, name: soundOf.get(strand.cueId)?.name ?? "", x, full, labelX, room };
       });
     });
@@ -147,11 +147,11 @@ export function layOutStrands(
 
 interface OverlapGroup {
   strands: StrandView[];
-  /** The lane each hangs in. */
+  /** The lane of each strand. */
   lanes: number[];
 }
 
-/** Strands in order of their beginning, parted where none goes on, each with a lane free of those before it. */
+/** Strands by start, split into groups that do not overlap in time, each strand in the first free lane. */
 function overlapGroups(strands: readonly StrandView[], extentOf: (strand: StrandView) => Extent): OverlapGroup[] {
   const found: OverlapGroup[] = [];
   const takers = new Map(strands.flatMap((s) => (s.takesOverFrom ? [[s.takesOverFrom, s] as const] : [])));
@@ -166,7 +166,7 @@ function overlapGroups(strands: readonly StrandView[], extentOf: (strand: Strand
     }
     const free = ends.findIndex((end) => end <= top);
     const lane = free < 0 ? ends.length : free;
-    // One that is replaced by another hangs above it; where the handover is, they cross.
+    // A strand that is replaced by another is above it; they overlap in the crossfade.
     const next = takers.get(strand.cueId);
     ends[lane] = Math.min(bottom, next ? extentOf(next).top : Infinity);
     group.strands.push(strand);

@@ -1,10 +1,10 @@
 import type { ShowView, SlideTime } from "../api/client";
 import { framesPerSecond } from "../ui/format";
 
-/** How the rows are laid: of equal height, or as high as their hold. */
+/** The layout of the rows: equal heights, or heights by hold. */
 export type RowMode = "slide" | "time";
 
-/** A slide's place on the sheet, in pixels from its top. A hidden slide has a low row and takes no time. */
+/** A slide's position on the sheet, in pixels from its top. A hidden slide has a low row and no time. */
 export interface Row extends SlideTime {
   top: number;
   height: number;
@@ -15,7 +15,7 @@ export const evenHeight = 78;
 const leastHeight = 44;
 const hiddenHeight = 30;
 
-/** The slides of a show in order with their times; hidden ones stand where they would come. */
+/** The slides of a show in order with their times; hidden ones at the time they would begin. */
 export function timesOf(
   slides: ShowView["show"]["slides"],
   order: ShowView["runningOrder"],
@@ -40,11 +40,11 @@ export function timesOf(
   });
 }
 
-/** The slide that is shown at a frame; the last one beyond the end, none without slides. */
+/** The slide shown at a frame; the last one after the end, undefined without slides. */
 export const slideAt = (order: readonly SlideTime[], frame: number) =>
   order.find((s) => frame < s.endFrame) ?? order.at(-1);
 
-/** Lays the rows. By time, they are on average as high as even ones, but never too low to read. */
+/** Lays out the rows. By time, their average height is that of equal rows, but none is too low to read. */
 export function layRows(times: readonly (SlideTime & { hidden: boolean })[], mode: RowMode): Row[] {
   const total = times.at(-1)?.endFrame ?? 0;
   const shown = times.filter((t) => !t.hidden).length;
@@ -64,7 +64,7 @@ export const sheetHeight = (rows: readonly Row[]) => {
   return last ? last.top + last.height : 0;
 };
 
-/** The first of some rows for which something holds, where it holds for all behind one for which it does; their number for none. */
+/** The index of the first row that satisfies a condition that all later ones satisfy too; the number of rows for none. */
 function firstWhere(rows: readonly Row[], holds: (row: Row) => boolean): number {
   let [low, high] = [0, rows.length];
   while (low < high) {
@@ -76,14 +76,14 @@ function firstWhere(rows: readonly Row[], holds: (row: Row) => boolean): number 
   return low;
 }
 
-/** The rows of which something lies between two heights. */
+/** The rows between two heights, including partial ones. */
 export const rowsIn = (rows: readonly Row[], top: number, bottom: number) =>
   rows.slice(
     firstWhere(rows, (r) => r.top + r.height > top),
     firstWhere(rows, (r) => r.top >= bottom),
   );
 
-/** Where a frame lies on the sheet: time runs evenly within a row. */
+/** The position of a frame on the sheet: time is linear within a row. */
 export function yOf(rows: readonly Row[], frame: number): number {
   const row = rows[firstWhere(rows, (r) => frame < r.endFrame)] ?? rows.findLast((r) => !r.hidden);
   if (!row) return 0;
@@ -91,7 +91,7 @@ export function yOf(rows: readonly Row[], frame: number): number {
   return row.top + Math.max(0, Math.min(1, within)) * row.height;
 }
 
-/** The frame at a height on the sheet: the other way round. */
+/** The frame at a position on the sheet; the inverse. */
 export function frameAt(rows: readonly Row[], y: number): number {
   const row = rows[rowAt(rows, y)];
   if (!row) return 0;
@@ -99,14 +99,14 @@ export function frameAt(rows: readonly Row[], y: number): number {
   return Math.round(row.startFrame + within * (row.endFrame - row.startFrame));
 }
 
-/** The step of a row nearest to a height, from 0. */
+/** The step of a row nearest to a position, from 0. */
 export function stepAt(row: Row, y: number): number {
   const frame = row.startFrame + ((y - row.top) / row.height) * (row.endFrame - row.startFrame);
   const far = row.stepFrames.map((at) => Math.abs(at - frame));
   return Math.max(0, far.indexOf(Math.min(...far)));
 }
 
-/** The position of the row at a height, the nearest one beyond the ends. */
+/** The index of the row at a position; the nearest one beyond the ends. */
 export function rowAt(rows: readonly Row[], y: number): number {
   return Math.min(
     rows.length - 1,
@@ -114,7 +114,7 @@ export function rowAt(rows: readonly Row[], y: number): number {
   );
 }
 
-/** Before which row something dropped at a height comes: the nearer edge of the row there. */
+/** The row before which something dropped at a position goes: the nearer edge of the row there. */
 export function gapAt(rows: readonly Row[], y: number): number {
   const at = rowAt(rows, y);
   const row = rows[at];

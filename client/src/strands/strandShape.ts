@@ -1,20 +1,20 @@
 import type { StrandView } from "../api/client";
 import { yOf, type Row } from "./layout";
 
-/** Below this level a strand is a hair. */
+/** Below this level a strand is a thin line. */
 const quietest = -48;
 
-/** However short a cue is, it can be seen and taken hold of. */
+/** The least height, so that even a short cue can be seen and grabbed. */
 const leastHeight = 20;
 
-/** Half a strand's width at a level: full at 0 dB, a hair at −48 dB. */
+/** Half a strand's width at a level: full at 0 dB, a thin line at −48 dB. */
 export const halfWidth = (db: number, full: number) =>
   Math.max(0.75, full * Math.max(0, Math.min(1.2, 1 - db / quietest)));
 
-/** The level at which a strand is so wide: the other way round. */
+/** The level of a strand of a given width; the inverse. */
 export const levelOfHalf = (half: number, full: number) => (half / full - 1) * -quietest;
 
-/** A strand's upper and lower end on the sheet, and where a frame of it lies between them. */
+/** A strand's top and bottom on the sheet, and the position of a frame between them. */
 export function strandPlace(strand: StrandView, rows: readonly Row[]) {
   const top = yOf(rows, strand.startFrame);
   const natural = yOf(rows, strand.endFrame - 1) - top;
@@ -28,12 +28,12 @@ export function strandPlace(strand: StrandView, rows: readonly Row[]) {
 
 export type StrandPlace = ReturnType<typeof strandPlace>;
 
-/** The outline of a strand: its level on either side of its middle, down and up again. */
+/** The outline of a strand: its level on both sides of its centre line. */
 export function outlinePath(strand: StrandView, place: StrandPlace, x: number, full: number): string {
   return mirrored(
     strand.rows.flatMap((part) => {
       const [top, bottom] = [place.y(part.fromFrame), place.y(part.toFrame - 1)];
-      // One level for all of it has its two ends.
+      // A constant level needs only its two ends.
       const levels = part.levels.length === 1 ? [...part.levels, ...part.levels] : part.levels;
       return levels.map((db, i) => [top + ((bottom - top) * i) / (levels.length - 1), halfWidth(db, full)] as const);
     }),
@@ -41,7 +41,7 @@ export function outlinePath(strand: StrandView, place: StrandPlace, x: number, f
   );
 }
 
-/** The sound inside a strand: as wide at each moment as it is loud there. */
+/** The waveform inside a strand: its width follows the loudness. */
 export function soundPath(strand: StrandView, place: StrandPlace, x: number, full: number): string {
   const loudest = Math.max(0.05, ...strand.rows.flatMap((part) => part.peaks));
   return mirrored(
@@ -57,7 +57,7 @@ export function soundPath(strand: StrandView, place: StrandPlace, x: number, ful
   );
 }
 
-/** A join between two rounds: a editPoint across the strand. */
+/** An edit point: a diamond across the strand. */
 export function editPointPath(y: number, x: number, half: number): string {
   const wide = half + 4;
   return `M${point(x - wide, y)}L${point(x, y - 4)}L${point(x + wide, y)}L${point(x, y + 4)}Z`;

@@ -1,4 +1,4 @@
-/** What the overview and the bands say. */
+/** The texts of the overview and the bands. */
 export const words = {
   bands: { bed: "Beds", voice: "Voices", spot: "Spots", video: "Videos" },
   position: "Position in the show",

@@ -2,7 +2,7 @@ import type { Edit, ShowView } from "../api/client";
 
 type Show = ShowView["show"];
 
-/** What the server makes of some edits: those that replace a part of the show, of a slide, of a sound or of a cue. */
+/** The server's result of some edits: those that replace a part of the show, of a slide, of a sound or of a cue. */
 export function applyEdit(show: Show, edit: Edit): Show {
   const at = <T extends { id: string }>(all: T[], id: string, change: Partial<T>) =>
     all.map((one) => (one.id === id ? { ...one, ...change } : one));

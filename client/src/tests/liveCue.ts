@@ -1,6 +1,6 @@
 import type { LiveCue } from "../live/engine/run";
 
-/** A bed of a live plan, or what is changed of it. */
+/** A bed of a live plan, with some properties changed. */
 export const liveCue = (id: string, name: string, change: Partial<LiveCue> = {}): LiveCue => ({
   id,
   cueId: id,

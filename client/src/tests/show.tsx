@@ -12,7 +12,7 @@ import { applyEdit } from "./applyEdit";
 
 const second = 48_000;
 
-// The page tests run in lays nothing out.
+// The test environment has no layout.
 window.ResizeObserver ??= class {
   observe = () => undefined;
   unobserve = () => undefined;
@@ -26,7 +26,7 @@ window.IntersectionObserver ??= class {
 Element.prototype.scrollTo ??= () => undefined as never;
 window.matchMedia ??= () => ({ matches: false, addEventListener: vi.fn(), removeEventListener: vi.fn() }) as never;
 
-/** Opens a menu by the words of its button. */
+/** Opens a menu by the label of its button. */
 export const openMenu = (words: string) =>
   fireEvent.keyDown(screen.getByText(words).closest("button") as HTMLElement, { key: "Enter" });
 
@@ -125,7 +125,7 @@ export const cue = (id: string, soundId: string, change: Partial<Cue> = {}): Cue
   ...change,
 });
 
-/** A show as the server would tell it, of slides that follow each other. */
+/** A show as the server would send it, with consecutive slides. */
 export function viewOf(change: Partial<ShowView["show"]> = {}): ShowView {
   const show = {
     title: "A show",
@@ -174,8 +174,8 @@ export function viewOf(change: Partial<ShowView["show"]> = {}): ShowView {
 }
 
 /**
- * Renders a part of an open show; what it edits is gathered. The part is not drawn again after an edit, as where the answer takes a while.
- * If `quick` is set, edits are made on what those before them came to, as the server does.
+ * Renders a part of an open show and collects its edits. The part is not redrawn after an edit, as when the response takes a while.
+ * If `quick` is set, edits are applied to the result of those before them, as on the server.
  */
 export function open(view: ShowView, part: ReactNode, { quick = false } = {}) {
   const edit = vi.fn<(edit: Edit) => void>();
@@ -220,11 +220,11 @@ interface Asked {
   params?: { query?: Record<string, unknown>; path?: Record<string, string> };
 }
 
-/** Answers what is asked of the server by POST in its stead. */
+/** Answers POST requests instead of the server. */
 export const answerPosts = (reply: (url: string, body: unknown) => Answer) =>
   vi.spyOn(api, "POST").mockImplementation(((url: string, asked?: Asked) => told(reply(url, asked?.body))) as never);
 
-/** Answers what is asked of the server by GET in its stead. */
+/** Answers GET requests instead of the server. */
 export const answerGets = (
   reply: (url: string, query: Record<string, unknown> | undefined, path: Record<string, string> | undefined) => Answer,
 ) =>

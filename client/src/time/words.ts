@@ -1,4 +1,4 @@
-/** What the running time says. */
+/** The texts of the running time. */
 export const words = {
   title: "Running time",
   hint: "Running time, target and timing sheet",

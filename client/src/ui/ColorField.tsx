@@ -8,7 +8,7 @@ interface Props {
   commit: (value: string) => void;
 }
 
-/** A colour. The edit is made once the browser's picker is closed: on the way there it has hundreds of values. */
+/** A colour. The edit is made once the browser's picker is closed, because it reports hundreds of values on the way. */
 export function ColorField({ label, value: kept, commit }: Props) {
   const { value, set } = useEditedValue(kept);
   const field = useRef<HTMLInputElement>(null);
@@ -18,7 +18,7 @@ export function ColorField({ label, value: kept, commit }: Props) {
   useEffect(() => {
     const input = field.current;
     if (!input) return;
-    // React takes "input" events for changes.
+    // React listens to "input" events for changes.
     const chosen = () => {
       const next = input.value;
       if (next !== value) set(next, () => commit(next));

@@ -9,14 +9,14 @@ interface Props {
   title: string;
   close: () => void;
   children: ReactNode;
-  /** Buttons at its foot. */
+  /** The buttons at its bottom. */
   actions?: ReactNode;
   wide?: boolean;
-  /** Whether there is nothing but text in it: then the text takes the focus, to be scrolled by arrow keys. */
+  /** Whether it contains only text: then the text gets the focus, for scrolling by arrow keys. */
   isText?: boolean;
 }
 
-/** A dialog over the page. Escape and the cross close it, and the focus goes back to where it was. A press beside it does not: a recording would be lost by a slip of the hand. */
+/** A dialog over the page. Escape and the cross close it, and the focus returns to where it was. A click beside it does not close it: a recording could be lost by accident. */
 export function Dialog({ title, close, children, actions, wide = false, isText = false }: Props) {
   const returnFocus = useReturnFocus();
   const theme = useContext(PartThemeContext);
@@ -48,7 +48,7 @@ export function Dialog({ title, close, children, actions, wide = false, isText =
   );
 }
 
-/** Escape first drops what was typed into a field; the next one closes the dialog. */
+/** Escape first discards the text typed into a field; pressed again, it closes the dialog. */
 export function letFieldsGoFirst(event: KeyboardEvent) {
   if (document.activeElement?.matches("[data-typing=true]")) event.preventDefault();
 }

@@ -3,15 +3,15 @@ import type { Ref } from "react";
 interface Props {
   ref: Ref<HTMLInputElement>;
   label: string;
-  /** The endings of files that can be chosen. */
+  /** The extensions of files that can be chosen. */
   accept?: string;
   multiple?: boolean;
-  /** A folder with all in it instead of files. */
+  /** Whether a whole folder is chosen instead of files. */
   folder?: boolean;
   choose: (files: readonly File[]) => void;
 }
 
-/** The browser's file dialog behind a button of ours: the button clicks it. The same file can be chosen twice. */
+/** The browser's file dialog, opened by a button of the app. The same file can be chosen twice. */
 export function FileInput({ ref, label, accept, multiple = false, folder = false, choose }: Props) {
   return (
     <input

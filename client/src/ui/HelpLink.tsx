@@ -4,7 +4,7 @@ import { guideOf } from "./guideOf";
 import { Tip } from "./Tip";
 import { words } from "./words";
 
-/** Opens the guide at the page about this view, in a tab of its own. */
+/** Opens the guide's page about this view, in a new tab. */
 export function HelpLink() {
   const { pathname } = useLocation();
   return (

@@ -3,16 +3,16 @@ import { Tip } from "./Tip";
 
 interface Props {
   label: string;
-  /** The keys that do the same. */
+  /** Its keyboard shortcut. */
   keys?: readonly string[];
-  /** Whether it does nothing now. It keeps the focus even then, and says why. */
+  /** Whether it has no effect now. It stays focusable, and its tooltip says why. */
   off?: boolean;
   press: () => void;
   className?: string;
   children: ReactNode;
 }
 
-/** A button that is a picture; what it does is its name. */
+/** A button with an icon; its label is its name. */
 export function IconButton({
   label,
   keys,

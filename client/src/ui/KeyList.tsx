@@ -1,6 +1,6 @@
 import { commandsOf, type Scope, shownKeys } from "./commands";
 
-/** The keys of a scope, and what they do. */
+/** The keyboard shortcuts of a scope. */
 export function KeyList({ scope }: { scope: Scope }) {
   return (
     <dl className="space-y-1.5 text-sm">
@@ -14,6 +14,6 @@ export function KeyList({ scope }: { scope: Scope }) {
   );
 }
 
-/** Digits in a row are shown as their first and last. */
+/** Consecutive digits are shown as the first and the last. */
 const keysInShort = (keys: readonly string[]) =>
   keys.length > 2 && keys.every((key) => /^\d$/.test(key)) ? `${keys[0]} – ${keys.at(-1)}` : keys.join(", ");

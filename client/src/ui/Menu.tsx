@@ -2,18 +2,18 @@ import { DropdownMenu as Parts } from "radix-ui";
 import type { ReactNode } from "react";
 
 interface Props {
-  /** What the button says that opens it. */
+  /** The label of the button. */
   words: ReactNode;
   className: string;
-  /** What the button does, where it does not say it. */
+  /** The button's name, when its label does not say it. */
   label?: string;
   /** Its entries. */
   children: ReactNode;
-  /** Which of its sides is aligned with the button. */
+  /** The side that is aligned with the button. */
   side?: "left" | "right";
 }
 
-/** A button and the menu it opens, with arrow keys and first letters to go through it. */
+/** A button and its menu, with arrow keys and first letters for navigation. */
 export function Menu({ words, className, label, children, side = "left" }: Props) {
   return (
     <Parts.Root modal={false}>
@@ -37,13 +37,13 @@ export function Menu({ words, className, label, children, side = "left" }: Props
 interface EntryProps {
   choose: () => void;
   disabled?: boolean;
-  /** What it does, where it does not say it. */
+  /** Its name, when its label does not say it. */
   label?: string;
   className?: string;
   children: ReactNode;
 }
 
-/** An entry of a menu; choosing it closes the menu. */
+/** A menu item; choosing it closes the menu. */
 export function MenuEntry({ choose, disabled = false, label, className = "", children }: EntryProps) {
   return (
     <Parts.Item
@@ -59,7 +59,7 @@ export function MenuEntry({ choose, disabled = false, label, className = "", chi
   );
 }
 
-/** A choice that opens a field has taken the focus there: the button does not get it back. */
+/** If the chosen item opened a field with the focus, the button does not take it back. */
 function leaveFocusWhereItWent(event: Event) {
   if (document.activeElement?.matches("input, textarea")) event.preventDefault();
 }

@@ -1,10 +1,10 @@
 import { useEffect, useRef, type ReactNode } from "react";
 import { create } from "zustand";
 
-/** What screen readers are told last. */
+/** The last text announced to screen readers. */
 const useSpoken = create<{ words: string }>(() => ({ words: "" }));
 
-/** A line about what goes on, spoken when it comes and when it changes. */
+/** A status line, announced when it appears and when it changes. */
 export function Status({ className, children }: { className?: string; children: ReactNode }) {
   const line = useRef<HTMLParagraphElement>(null);
   const told = useRef("");
@@ -21,11 +21,11 @@ export function Status({ className, children }: { className?: string; children: 
   );
 }
 
-/** Where lines are spoken: a region that comes together with its words often is not. */
+/** The live region for announcements: a region that is added together with its text often is not announced. */
 export function SpokenStatus() {
   const words = useSpoken((spoken) => spoken.words);
   return (
-    // Named live, it is not hidden below a dialog.
+    // A live region that is not hidden by a dialog.
     <p role="status" aria-live="polite" className="sr-only">
       {words}
     </p>

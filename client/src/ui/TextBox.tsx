@@ -9,12 +9,12 @@ interface Props {
   rows?: number;
 }
 
-/** Longer text: kept when it is left, Escape puts it back. */
+/** A longer text, saved when the field loses the focus; Escape restores it. */
 export function TextBox({ label, value: kept, commit, placeholder, rows = 3 }: Props) {
   const [typed, setTyped] = useState<string>();
   const dropped = useRef(false);
   const { value, isSending, begin, set, cancel } = useEditedValue(kept);
-  // What takes the field away must not take with it what was typed.
+  // When the field is removed, typed text must not be lost.
   const leave = useRef<() => void>(() => undefined);
   useEffect(() => {
     leave.current = () => {
@@ -42,7 +42,7 @@ export function TextBox({ label, value: kept, commit, placeholder, rows = 3 }: P
       onKeyDown={(event) => {
         if (event.key !== "Escape") return;
         event.stopPropagation();
-        // What was typed is dropped first; a dialog around it closes at the next one.
+        // Typed text is discarded first; pressed again, Escape closes the dialog around it.
         if (typed !== undefined) event.preventDefault();
         dropped.current = true;
         event.currentTarget.blur();

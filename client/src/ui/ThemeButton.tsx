@@ -3,7 +3,7 @@ import { IconButton } from "./IconButton";
 import { useTheme } from "./theme";
 import { words } from "./words";
 
-/** Changes between the light colours and the dark ones. */
+/** Switches between the light and the dark theme. */
 export function ThemeButton() {
   const [theme, setTheme] = useTheme();
   const other = theme === "fennel" ? "lantern" : "fennel";

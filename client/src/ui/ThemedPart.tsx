@@ -8,7 +8,7 @@ interface Props {
   children: ReactNode;
 }
 
-/** A part of the page with a theme of its own, as the presenter's page is dark in the dark hall; its dialogs have it too. */
+/** A part of the page with its own theme, such as the dark presenter's page; its dialogs use it too. */
 export function ThemedPart({ theme, className, children }: Props) {
   return (
     <PartThemeContext value={theme}>

@@ -5,13 +5,13 @@ const delayMs = 500;
 
 interface Props {
   words: string;
-  /** The keys that do the same. */
+  /** The keyboard shortcut. */
   keys?: readonly string[];
-  /** What it is about: a button or a link. */
+  /** The button or link it belongs to. */
   children: ReactElement;
 }
 
-/** Words about a button, shown when the pointer or the focus rests on it. */
+/** A tooltip, shown on hover and focus. */
 export function Tip({ words, keys = [], children }: Props) {
   return (
     <Tooltip.Provider delayDuration={delayMs}>

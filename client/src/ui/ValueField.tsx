@@ -3,28 +3,28 @@ import { useEditedValue } from "./editing";
 import { words as texts } from "./words";
 
 interface Props<T> {
-  /** What it is, for screen readers. */
+  /** Its name for screen readers. */
   label: string;
   value: T;
   show: (value: T) => string;
-  /** What was typed as a value; undefined when it cannot be one. */
+  /** Parses the typed text; undefined when it is invalid. */
   read: (typed: string) => T | undefined;
   commit: (value: T) => void;
   /** The value one arrow key away. */
   step?: (value: T, direction: 1 | -1) => T;
   width?: string;
-  /** Words rather than figures: set from the left. */
+  /** Whether it is text rather than a number: then it is left-aligned. */
   words?: boolean;
   placeholder?: string;
-  /** The id of a list of proposals. */
+  /** The id of a list of suggestions. */
   list?: string | undefined;
-  /** Whether the tab key stops here. */
+  /** Whether it is in the tab order. */
   tabbed?: boolean;
-  /** What can be typed, told where something else was. */
+  /** What can be typed, shown after invalid text. */
   hint?: string;
 }
 
-/** A value within a sentence: type and Enter, Escape to leave it, arrows to nudge. */
+/** A value in a field: Enter commits, Escape cancels, arrow keys nudge. */
 export function ValueField<T>({
   label,
   value: kept,
@@ -41,9 +41,9 @@ export function ValueField<T>({
 }: Props<T>) {
   const [typed, setTyped] = useState<string>();
   const [wrong, setWrong] = useState(false);
-  // Where arrow keys have come to: all strokes of one press, held down or not, are one edit.
+  // The value reached by arrow keys: one press, even a long one, makes one edit.
   const [nudged, setNudged] = useState<{ to: T }>();
-  // Escape leaves the field, and leaving must not commit then.
+  // Escape removes the focus, and that must not commit.
   const dropped = useRef(false);
   const hintId = useId();
   const { value, isSending, begin, set, cancel } = useEditedValue(kept);
@@ -72,7 +72,7 @@ export function ValueField<T>({
     if (event.key === "Enter") finish();
     else if (event.key === "Escape") {
       event.stopPropagation();
-      // What was typed is dropped first; a dialog around it closes at the next one.
+      // Typed text is discarded first; pressed again, Escape closes the dialog around it.
       if (typed !== undefined || nudged) event.preventDefault();
       setNudged(undefined);
       dropped.current = true;
@@ -85,7 +85,7 @@ export function ValueField<T>({
     }
   };
 
-  // What takes the field away, as a press on something else by a finger does, must not take with it what was typed.
+  // When the field is removed, for example by a tap on something else, typed text must not be lost.
   const leave = useRef<() => void>(() => undefined);
   useEffect(() => {
     leave.current = () => {
@@ -119,7 +119,7 @@ export function ValueField<T>({
         {...(wrong && { "aria-describedby": hintId })}
       />
       {wrong && (
-        // Over what is there: nothing moves while somebody types.
+        // Positioned over the page, so that nothing moves while typing.
         <span className="relative self-end">
           <span
             id={hintId}

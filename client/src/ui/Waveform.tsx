@@ -1,4 +1,4 @@
-/** A sound's outline lying flat, as one path: a bar for each value, mirrored about the middle. */
+/** A waveform as one path: a bar for each value, mirrored about the middle. */
 export function Waveform({ peaks, color, className }: { peaks: readonly number[]; color: string; className?: string }) {
   const loudest = Math.max(0.05, ...peaks);
   const bars = peaks.map((peak, i) => {

@@ -1,16 +1,16 @@
-/** A command: its keys as they are written on keyboards, and what it does. */
+/** A command: its keys as printed on keyboards, and its description. */
 export interface Command {
   keys: readonly string[];
   does: string;
-  /** Whether it goes on while the key is held down. */
+  /** Whether it repeats while the key is held. */
   repeats?: boolean;
-  /** Whether it also works in dialogs, and in fields in which nothing is being typed. */
+  /** Whether it also works in dialogs, and in fields where nothing has been typed. */
   inFields?: boolean;
 }
 
 /**
- * All commands that have keys, by the scope in which they work. The key handlers, the list of keys and docs/keys.md are made from this table. A key is named by what
- * it writes (KeyboardEvent.key), so that it is where the user's keyboard has it. Ctrl stands for Cmd as well.
+ * All commands with keys, by the scope in which they work. The key handlers, the list of shortcuts and docs/keys.md are made from this table. A key is identified by the
+ * character it produces (KeyboardEvent.key), so that it works on all layouts. Ctrl stands for Cmd as well.
  */
 export const commands = {
   show: {
@@ -112,19 +112,19 @@ export const commandsOf = <S extends Scope>(scope: S) =>
 
 type Key = Pick<KeyboardEvent, "key" | "code" | "ctrlKey" | "metaKey" | "altKey" | "shiftKey" | "repeat">;
 
-/** The command that a key stands for in a scope. */
+/** The command of a key in a scope. */
 export function commandAt<S extends Scope>(scope: S, event: Key): CommandOf<S> | undefined {
   const found = commandsOf(scope).find(([, { keys }]) => keys.some((written) => isKey(event, written)));
   return found && (!event.repeat || found[1].repeats) ? found[0] : undefined;
 }
 
-/** Whether a key is the one that is written so. */
+/** Whether a keyboard event matches a key. */
 function isKey(event: Key, written: string): boolean {
   const parts = written === "+" ? ["+"] : written.split("+");
   const key = parts.at(-1) ?? "";
   if ((event.ctrlKey || event.metaKey) !== parts.includes("Ctrl") || event.altKey !== parts.includes("Alt"))
     return false;
-  // On some keyboards digits and signs need Shift; a French one writes digits only with it.
+  // On some keyboards digits and signs need Shift; on a French one digits always do.
   if (/^\d$/.test(key)) return event.key === key || (event.code === `Digit${key}` && !event.shiftKey);
   if (key.length === 1 && !/[A-Z]/.test(key)) return event.key === key;
   return (
@@ -143,10 +143,10 @@ const symbols: Record<string, string> = {
   "-": "−",
 };
 
-/** The keys of a command as they are shown. */
+/** The keys of a command for display. */
 export const keysOf = <S extends Scope>(scope: S, name: CommandOf<S>) => shownKeys(commands[scope][name] as Command);
 
-/** Keys as they are shown: "Ctrl+Z", "Shift+↓". */
+/** Keys for display: "Ctrl+Z", "Shift+↓". */
 export const shownKeys = ({ keys }: Command) =>
   keys.map((written) =>
     written === "+"

@@ -1,11 +1,11 @@
-/** How near to an edge scrolling begins, and how fast it is at the edge itself, in pixels and pixels per second. */
+/** The distance from an edge at which scrolling begins, and the speed at the edge itself, in pixels and pixels per second. */
 const near = 40;
 const fastest = 900;
 
 /**
- * Scrolls what is around something, up or down, while the pointer is near its upper or lower edge, and nearer than it was at first. Says how
- * many pixels it went by.
- * @returns Ends it.
+ * Scrolls the container of an element up or down while the pointer is near its edge, and nearer than at first. Reports by how
+ * many pixels.
+ * @returns A function that ends it.
  */
 export function edgeScroller(inside: Element, scrolled: (dy: number) => void): () => void {
   const scroller = scrollerAround(inside);
@@ -37,7 +37,7 @@ export function edgeScroller(inside: Element, scrolled: (dy: number) => void): (
   };
 }
 
-/** Pixels per second at a height of the screen; upwards is below 0. */
+/** Pixels per second at a height of the screen; negative upwards. */
 function speedAt(y: number, { top, bottom }: DOMRect): number {
   const beyond = y < top + near ? y - top - near : y > bottom - near ? y - bottom + near : 0;
   return (fastest * Math.max(-near, Math.min(near, beyond))) / near;

@@ -1,18 +1,18 @@
 import { createContext, useContext, useRef, useState } from "react";
 
-/** Begins something that ends in an edit; what it returns makes that edit, and resolves once it is answered. */
+/** Begins something that ends in an edit; the returned function makes the edit, and resolves once it is answered. */
 export type BeginEditing = () => (commit: () => void) => Promise<void>;
 
-// Without a server behind it an edit is made at once.
+// Without a server, an edit is made at once.
 const editHere: BeginEditing = () => (commit) => {
   commit();
   return Promise.resolve();
 };
 
-/** How an edit that takes a while is begun. Its provider can check the edit against what was there at the beginning. */
+/** How edits that take a while begin. The provider can check the edit against the state at the beginning. */
 export const EditingContext = createContext<BeginEditing>(editHere);
 
-/** Brackets what is typed or dragged: `begin` may be called again while it lasts, `end` makes the edit, `cancel` makes none. */
+/** Brackets typing or dragging: `begin` may be called repeatedly, `end` makes the edit, `cancel` makes none. */
 export function useEditing() {
   const beginEditing = useContext(EditingContext);
   const begun = useRef<ReturnType<BeginEditing>>(undefined);
@@ -28,8 +28,8 @@ export function useEditing() {
 }
 
 /**
- * A value that can be edited. What it was set to is shown until the edit is answered, however long the server cannot be reached; then what
- * came of it.
+ * An editable value. The new value is shown until the edit is answered, however long the server is away; then its
+ * result.
  */
 export function useEditedValue<T>(value: T) {
   const { begin, end, cancel } = useEditing();

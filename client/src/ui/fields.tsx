@@ -6,7 +6,7 @@ import { words } from "./words";
 
 interface MsProps {
   label: string;
-  /** Undefined where it is of several things that differ. */
+  /** Undefined for several things that differ. */
   ms: number | undefined;
   commit: (ms: number) => void;
   show?: (ms: number) => string;
@@ -14,7 +14,7 @@ interface MsProps {
   tabbed?: boolean;
 }
 
-/** A length or point of time, in milliseconds; arrows move it by a tenth of a second. */
+/** A duration or time in milliseconds; arrow keys change it by a tenth of a second. */
 export function MsField({ label, ms, commit, show = seconds, width, tabbed = true }: MsProps) {
   return (
     <ValueField<number | undefined>
@@ -25,7 +25,7 @@ export function MsField({ label, ms, commit, show = seconds, width, tabbed = tru
       hint={words.timeHint}
       commit={(value) => value !== undefined && commit(value)}
       step={(value, direction) => (value === undefined ? undefined : Math.max(0, value + direction * 100))}
-      // What goes on to the millisecond has two more digits.
+      // Values with milliseconds need two more digits.
       width={width ?? ((ms ?? 0) % 100 === 0 ? "4.5rem" : "5.5rem")}
       tabbed={tabbed}
     />
@@ -34,12 +34,12 @@ export function MsField({ label, ms, commit, show = seconds, width, tabbed = tru
 
 interface LevelProps {
   label: string;
-  /** Undefined where it is of several things that differ. */
+  /** Undefined for several things that differ. */
   db: number | undefined;
   commit: (db: number) => void;
 }
 
-/** A level in dB; arrows move it by half a decibel. */
+/** A level in dB; arrow keys change it by half a decibel. */
 export function LevelField({ label, db, commit }: LevelProps) {
   return (
     <ValueField<number | undefined>
@@ -57,17 +57,17 @@ export function LevelField({ label, db, commit }: LevelProps) {
 
 interface SelectProps<T extends string> {
   label: string;
-  /** Undefined where it is of several things that differ. */
+  /** Undefined for several things that differ. */
   value: T | undefined;
   options: readonly (readonly [T, string])[];
   commit: (value: T) => void;
   width?: string;
 }
 
-/** The value of a select of things that differ: no option has it. */
+/** The value of a select for things that differ: no option has it. */
 const none = "";
 
-/** One of several, within a sentence. */
+/** A select. */
 export function Select<T extends string>({ label, value: kept, options, commit, width }: SelectProps<T>) {
   const { value, isSending, set } = useEditedValue(kept);
   return (
@@ -103,7 +103,7 @@ interface CheckboxProps {
   children: ReactNode;
 }
 
-/** What is or is not, with the words for it. */
+/** A checkbox with its label. */
 export function Checkbox({ checked, set: commit, disabled = false, children }: CheckboxProps) {
   const { value, isSending, set } = useEditedValue(checked);
   return (

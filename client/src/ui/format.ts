@@ -5,7 +5,7 @@ const framesPerMs = framesPerSecond / 1000;
 export const msOfFrames = (frames: number) => Math.round(frames / framesPerMs);
 export const framesOfMs = (ms: number) => Math.round(ms) * framesPerMs;
 
-/** Frames as m:ss.s, cut off at the tenth, as the server says it. */
+/** Frames as m:ss.s, truncated to the tenth, like the server. */
 export function time(frames: number): string {
   const tenths = Math.floor((frames * 10) / framesPerSecond);
   return `${Math.floor(tenths / 600)}:${String(Math.floor(tenths / 10) % 60).padStart(2, "0")}.${tenths % 10}`;
@@ -17,7 +17,7 @@ export const shortTime = (frames: number) => time(frames).slice(0, -2);
 /** Milliseconds as seconds: 1.5 s. */
 export const seconds = (ms: number) => `${(ms / 1000).toFixed(ms % 100 === 0 ? 1 : ms % 10 === 0 ? 2 : 3)} s`;
 
-/** A hold, short: 10 s, 8.5 s. */
+/** A hold in short form: 10 s, 8.5 s. */
 export const hold = (ms: number) => `${Number((ms / 1000).toFixed(3))} s`;
 
 /** A level: −14.0 dB. */
@@ -38,7 +38,7 @@ export function readDecibels(typed: string): number | undefined {
   return match[1] && match[1] !== "+" ? -size : size;
 }
 
-/** Milliseconds as m:ss.s, with as many more digits as there are. */
+/** Milliseconds as m:ss.s, with more digits if needed. */
 export const clock = (ms: number) => {
   const rest = ms % 100;
   return time(framesOfMs(ms)) + (rest ? String(rest).padStart(2, "0").replace(/0$/, "") : "");

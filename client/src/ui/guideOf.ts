@@ -8,7 +8,7 @@ const pages: readonly (readonly [RegExp, string])[] = [
   [/\/shows\//, "music-under-slides"],
 ];
 
-/** The address of the page of the guide about the view at an address. */
+/** The address of the guide's page about the view at an address. */
 export const guideOf = (pathname: string) => {
   const page = pages.find(([view]) => view.test(pathname));
   return page ? `/guide/${page[1]}` : "/guide";

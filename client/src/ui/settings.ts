@@ -4,15 +4,15 @@ import { storage } from "./storage";
 
 export type Theme = "fennel" | "lantern";
 
-/** What users have set up for themselves in this browser. None of it belongs to a show. */
+/** The user's settings in this browser. None of them belongs to a show. */
 interface Settings {
-  /** The colours; none as long as they follow the system. */
+  /** The theme; undefined to follow the system. */
   theme: Theme | undefined;
-  /** Whether the rows of the run sheet are of equal height, or as high as their holds. */
+  /** Whether the rows of the run sheet have equal heights, or heights by hold. */
   rowMode: "slide" | "time";
-  /** The sections of the details whose further options are shown, by name. */
+  /** The names of the detail sections whose further options are open. */
   openSections: readonly string[];
-  /** How large the letters of a presenter's notes are, in pixels; none for what suits the window. */
+  /** The letter size of the presenter's notes, in pixels; undefined to fit the window. */
   notesLetters: number | undefined;
 }
 
@@ -23,7 +23,7 @@ export const useSettings = create<Settings>()(
   }),
 );
 
-/** Takes over what another page of this browser sets. */
+/** Adopts changes made by other pages of this browser. */
 export const followOtherPages = () =>
   window.addEventListener("storage", ({ key }) => {
     if (key === useSettings.persist.getOptions().name) void useSettings.persist.rehydrate();

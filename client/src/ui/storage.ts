@@ -1,4 +1,4 @@
-/** The browser's storage, which may be blocked or full: what cannot be kept lasts as long as the page. */
+/** The browser's storage, which may be blocked or full: then values last only as long as the page. */
 export const storage = {
   getItem: (name: string) => attempt(() => localStorage.getItem(name)) ?? null,
   setItem: (name: string, value: string) => void attempt(() => localStorage.setItem(name, value)),

@@ -4,16 +4,16 @@ import { commandAt, type CommandOf, commands, type Scope } from "./commands";
 
 type Handlers<S extends Scope> = Partial<Record<CommandOf<S>, ((event: KeyboardEvent) => void) | undefined>>;
 
-/** Scopes that cover all others: what shows a show has the keys for itself. */
+/** Scopes that replace all others: a running show takes over the keyboard. */
 const covering: ReadonlySet<Scope> = new Set(["stage", "presenter", "player"]);
 let covers = 0;
 
 const field = "input, select, textarea, [contenteditable]";
-// Not sliders: after a click into the strip of the show, Space plays it.
+// Not sliders: after a click on the overview, Space still plays.
 const pressed = "button, a[href], summary, audio, video, [role=menuitem]";
 const rows = "[data-title], [data-cue]";
 
-/** Runs the commands of a scope when their keys are pressed anywhere on the page, as long as the component is there. */
+/** Runs the commands of a scope when their keys are pressed anywhere on the page, while the component is mounted. */
 export function useCommands<S extends Scope>(scope: S, handlers: Handlers<S>) {
   const latest = useRef(handlers);
   useEffect(() => {
@@ -37,14 +37,14 @@ export function useCommands<S extends Scope>(scope: S, handlers: Handlers<S>) {
   }, [scope]);
 }
 
-/** Whether the control on which a key was pressed has a use for it. */
+/** Whether the focused control uses the key itself. */
 function belongsToTarget<S extends Scope>(event: KeyboardEvent, scope: S, name: CommandOf<S>): boolean {
   const { target } = event;
   if (!(target instanceof Element)) return false;
   const { inFields } = commands[scope][name] as { inFields?: boolean };
   if (inFields) return target.matches(textField) && !target.matches("[data-typing=false]");
   if (target.closest(layer) || target.closest(field)) return true;
-  // The rows and strands of the sheet are selected with Enter, so that there the space bar still plays.
+  // Rows and strands of the sheet are selected with Enter, so that the space bar still plays there.
   return (
     (event.key === " " || event.key === "Enter") && target.closest(pressed) !== null && target.closest(rows) === null
   );

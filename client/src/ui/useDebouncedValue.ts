@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
 
-/** A value once it has stayed the same for a while; the first at once. */
+/** A value once it has been stable for a while; the first one at once. */
 export function useDebouncedValue<T>(value: T, ms: number): T {
   const [settled, setSettled] = useState(value);
   useEffect(() => {

@@ -3,11 +3,11 @@ import { useEffect, useRef, useState, type KeyboardEvent, type RefObject } from 
 import { edgeScroller } from "./edgeScroller";
 import { useEditing } from "./editing";
 
-/** The pointer that drags something, in pixels from the upper left corner of the surface it is dragged on. */
+/** The dragging pointer, in pixels from the upper left corner of the surface. */
 export interface DragPointer {
   x: number;
   y: number;
-  /** Where the drag began: the same place on the surface, however far that was scrolled since. */
+  /** Where the drag began: the same place on the surface, even after scrolling. */
   startX: number;
   startY: number;
   /** The size of the surface. */
@@ -20,21 +20,21 @@ export interface DragPointer {
 }
 
 interface Options<T, Arg> {
-  /** The value at a position of the pointer, rounded and within its bounds; undefined where there is none. */
+  /** The value at a pointer position, rounded and within its bounds; undefined for none. */
   valueAt: (pointer: DragPointer, arg: Arg) => T | undefined;
-  /** Makes the edit, once it is let go. */
+  /** Makes the edit, at the end of the drag. */
   commit: (value: T, arg: Arg) => void;
-  /** Called for each value on the way, where it can be seen at once. */
+  /** Called for each value on the way, for a preview. */
   change?: (value: T) => unknown;
   /** Called when a drag begins. */
   start?: (pointer: DragPointer, arg: Arg) => void;
-  /** Called for a press that is no drag. */
+  /** Called for a press without a drag. */
   press?: (pointer: DragPointer, arg: Arg) => void;
-  /** Called for an arrow key: one step to the right or left, down or up, a large one with Shift; for Home and End, infinitely many. */
+  /** Called for an arrow key: one step to the right or left, down or up, a large one with Shift; infinitely many for Home and End. */
   nudge?: (step: { x: number; y: number; large: boolean }, arg: Arg) => void;
-  /** What it is dragged on, which stays in its place; the drawing around it, or else the page, unless given. */
+  /** The surface of the drag, which does not move; by default the surrounding drawing, or the page. */
   surface?: RefObject<Element | null>;
-  /** Whether what is around it scrolls when the pointer comes near its edge. */
+  /** Whether the container scrolls when the pointer is near its edge. */
   scrolls?: boolean;
   axis?: "x" | "y";
   enabled?: boolean;
@@ -42,7 +42,7 @@ interface Options<T, Arg> {
 
 interface Drag {
   handle: Element;
-  /** The surface's corner when it began. */
+  /** The surface's corner at the beginning. */
   left: number;
   top: number;
   pointer: DragPointer | undefined;
@@ -51,8 +51,8 @@ interface Drag {
 }
 
 /**
- * Drags something to a value, by mouse, pen, finger or arrow keys. While it is held its value is given as `held`, to be drawn; Escape lets it
- * go without an edit. The handlers go to the handle; their argument says which of several handles it is.
+ * Drags something to a value, by mouse, pen, finger or arrow keys. During the drag its value is available as `held` for drawing; Escape cancels
+ * without an edit. The handlers go on the handle; their argument identifies one of several handles.
  */
 export function useDragValue<T, Arg = undefined>({
   valueAt,
@@ -84,7 +84,7 @@ export function useDragValue<T, Arg = undefined>({
   const beginDrag = (handle: Element, arg: Arg, cancel: () => void): Drag => {
     const { left, top } = surfaceOf(handle).getBoundingClientRect();
     const moved = (dy: number) => {
-      // The surface went by under the pointer, which stayed where it was.
+      // The surface was scrolled under a resting pointer.
       if (one.pointer) latest.current((one.pointer = { ...one.pointer, y: one.pointer.y + dy }), arg);
     };
     const stopScrolling = scrolls ? edgeScroller(handle, moved) : () => undefined;
@@ -131,7 +131,7 @@ export function useDragValue<T, Arg = undefined>({
         ctrlKey: keys.ctrlKey,
         metaKey: keys.metaKey,
       };
-      // A press that never became a drag.
+      // A press that did not become a drag.
       if (!now) return tap ? press?.(pointer, arg) : undefined;
       now.pointer = pointer;
       if (first) {
@@ -143,7 +143,7 @@ export function useDragValue<T, Arg = undefined>({
       setHeld(undefined);
       if (tap) press?.(pointer, arg);
       const value = tap || canceled || now.cancelled ? undefined : valueAt(pointer, arg);
-      // Only what it comes to in the end is an edit.
+      // Only the final value is an edit.
       return end(() => value !== undefined && commit(value, arg));
     },
     { filterTaps: true, pointer: { keys: false }, ...config },
@@ -173,6 +173,6 @@ const steps: Partial<Record<string, { x: number; y: number }>> = {
   End: { x: Infinity, y: 0 },
 };
 
-/** A value rounded to a step, and kept within bounds. */
+/** A value rounded to a step, within bounds. */
 export const snap = (value: number, step: number, least: number, most: number) =>
   Math.max(least, Math.min(most, Math.round(value / step) * step));

@@ -1,9 +1,9 @@
 import { useEffect, useRef, useState } from "react";
 
-/** How far beyond the edge something counts as in view, so that it is there when it is scrolled to. */
+/** How far beyond the edge something counts as in view, so that it is ready when it is scrolled to. */
 const margin = "200px";
 
-/** Whether an element is in view, or nearly; what is dear to draw or to fetch waits for that. */
+/** Whether an element is in view, or nearly; for content that is expensive to draw or load. */
 export function useInView<E extends Element>() {
   const ref = useRef<E>(null);
   const [isInView, setInView] = useState(false);

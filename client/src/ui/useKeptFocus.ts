@@ -1,18 +1,18 @@
 import { useEffect } from "react";
 
 const focusable = "button:enabled, a[href], input:enabled, select:enabled, textarea:enabled, [tabindex='0']";
-/** How far around something that is taken away another thing is looked for to have the focus. */
+/** How many ancestors of a removed element are searched for another element to focus. */
 const levels = 4;
 
 interface Around {
   element: Element;
-  /** What was around it, the nearest first, and which of the things there it was. */
+  /** The ancestors, the nearest first, and the index among their focusable elements. */
   parents: { parent: Element; index: number }[];
 }
 
 /**
- * Keeps the focus near where it was when the thing that has it is taken away, as a line of a list is by its own button, and gives it back to a
- * button that was disabled while it was busy: the browser would send it back to the beginning of the page.
+ * Keeps the focus nearby when the focused element is removed, such as a row by its own button, and returns it to a
+ * button that was disabled while busy. The browser would move it to the beginning of the page.
  */
 export function useKeptFocus() {
   useEffect(() => {

@@ -1,6 +1,6 @@
 import { useEffect, useEffectEvent } from "react";
 
-/** Has the browser ask before the page is closed or reloaded, as long as something would be lost by it. */
+/** Makes the browser ask before the page is closed or reloaded, while something would be lost. */
 export function useLeaveWarning(wouldLose: () => boolean) {
   const warn = useEffectEvent((event: BeforeUnloadEvent) => {
     if (wouldLose()) event.preventDefault();

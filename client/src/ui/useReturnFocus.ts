@@ -1,6 +1,6 @@
 import { useState } from "react";
 
-/** Gives the focus back, once a dialog is closed, to what had it when the dialog was opened. */
+/** When a dialog is closed, returns the focus to where it was before. */
 export function useReturnFocus() {
   const [before] = useState(focused);
   return (event: Event) => {
@@ -9,7 +9,7 @@ export function useReturnFocus() {
   };
 }
 
-/** What has the focus; of a menu, which is gone by then, the button that opened it. */
+/** The focused element; for a menu item, which is gone by then, the menu's button. */
 function focused(): Element | null {
   const menu = document.activeElement?.closest("[role=menu]");
   return menu ? document.getElementById(menu.getAttribute("aria-labelledby") ?? "") : document.activeElement;

@@ -1,13 +1,13 @@
 import { useEffect } from "react";
 
-/** Before the page is closed, makes the edit of what is being typed. */
+/** Commits typed text before the page is closed. */
 export function useTypedKept() {
   useEffect(() => {
     const keep = () => {
       const field = document.activeElement;
       if (field instanceof HTMLElement && field.matches("[data-typing=true]")) field.blur();
     };
-    // Before those who ask the user whether the page may be closed are asked themselves.
+    // Runs before the handlers that ask the user whether to close the page.
     window.addEventListener("beforeunload", keep, { capture: true });
     return () => window.removeEventListener("beforeunload", keep, { capture: true });
   }, []);

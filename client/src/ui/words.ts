@@ -1,4 +1,4 @@
-/** What the controls of all views say. */
+/** The texts of the controls of all views. */
 export const words = {
   close: "Close",
   help: "Help",

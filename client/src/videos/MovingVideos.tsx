@@ -7,7 +7,7 @@ import { useRetry } from "./useRetry";
 import { seenAt, videosOn, type ShownVideo } from "./seen";
 import { SlideArea, VideoBox } from "./SlideVideos";
 
-/** The videos on a slide, moving with what is heard of the show. */
+/** The videos on a slide, in sync with playback. */
 export function MovingVideos({ slide }: { slide: Slide }) {
   const view = useView();
   const videos = videosOn(view, slide.id);
@@ -26,13 +26,13 @@ export function MovingVideos({ slide }: { slide: Slide }) {
 
 interface MovingProps {
   video: ShownVideo;
-  /** The slide it is seen on, in frames of the show. */
+  /** The slide's frames in the show. */
   from: number;
   to: number;
   style: CSSProperties;
 }
 
-/** One video. Until a browser can play it, because its copy is being made or it has not arrived, its picture stands. */
+/** One video. Until its browser version is ready and loaded, a still picture is shown. */
 function Moving({ video, from, to, style }: MovingProps) {
   const view = useView();
   const { player } = useOpenShow();
@@ -43,7 +43,7 @@ function Moving({ video, from, to, style }: MovingProps) {
     if (!element.current) return;
     const seen = seenAt(video, Math.max(from, Math.min(to - 1, frame)));
     element.current.style.visibility = seen ? "visible" : "hidden";
-    // Where nothing is heard, nothing moves.
+    // Without playback nothing moves.
     if (seen) follow(element.current, player.playing() ? seen : { ...seen, speed: 0 });
   });
   return (

@@ -3,7 +3,7 @@ import { useView } from "../show/openShow";
 
 const pictures = 5;
 
-/** Pictures of a video at even distances over a stretch of it, in the middle of each. */
+/** Pictures of a video at even intervals over a stretch, each from the middle of its interval. */
 export function PictureStrip({ video, from, to }: { video: Sound; from: number; to: number }) {
   const view = useView();
   return (

@@ -6,12 +6,12 @@ type Box = NonNullable<StrandView["video"]>["box"];
 
 interface AreaProps {
   picture: Slide["picture"];
-  /** Whether it lies at the left rather than in the middle. */
+  /** Whether it is aligned to the left rather than centred. */
   left?: boolean;
   children: ReactNode;
 }
 
-/** The part of an area that a slide's picture fills, shown whole in it, or filling it. The area has a size of its own. */
+/** The part of an area that a slide's picture fills, shown whole or filling it. The area has its own size. */
 export function SlideArea({ picture, left = false, children }: AreaProps) {
   const shape = picture.width / picture.height;
   const width = `${picture.fills ? "max" : "min"}(100cqw, ${100 * shape}cqh)`;
@@ -27,7 +27,7 @@ export function SlideArea({ picture, left = false, children }: AreaProps) {
   );
 }
 
-/** Where a video lies on its slide: the part of it that is seen, evenly stretched over its box. */
+/** The position of a video on its slide: its visible part, stretched evenly over its box. */
 export function VideoBox({ box, children }: { box: Box; children: (style: CSSProperties) => ReactNode }) {
   return (
     <div
@@ -46,7 +46,7 @@ export function VideoBox({ box, children }: { box: Box; children: (style: CSSPro
   );
 }
 
-/** The videos on a slide as they stand before it begins. */
+/** The videos on a slide, still, as before it begins. */
 export function StandingVideos({ showId, slide, videos, width }: StandingProps) {
   if (videos.every((v) => v.standsFor === null)) return null;
   return (
@@ -69,7 +69,7 @@ interface StandingProps {
   showId: string;
   slide: Slide;
   videos: readonly ShownVideo[];
-  /** How wide their pictures are asked for, in pixels. */
+  /** The width of the pictures requested, in pixels. */
   width: 160 | 320 | 1280;
 }
 

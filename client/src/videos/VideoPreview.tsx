@@ -9,13 +9,13 @@ import { words } from "./words";
 
 interface Props {
   video: Sound;
-  /** What plays its sound: its frames are those of the file. */
+  /** The player of its sound; frames are those of the file. */
   player: ChunkPlayer;
-  /** The frame that is looked at while something is drawn to it, rather than what is heard. */
+  /** The frame under the pointer during a drag, shown instead of the playback position. */
   at?: number | undefined;
 }
 
-/** A video by itself, at the place that is heard or drawn to. */
+/** A video on its own, at the playback position or the position of a drag. */
 export function VideoPreview({ video, player, at }: Props) {
   const view = useView();
   const element = useRef<HTMLVideoElement>(null);

@@ -1,18 +1,18 @@
 import { framesPerSecond } from "../ui/format";
 import type { Seen } from "./seen";
 
-/** Further away than this it jumps, in seconds. */
+/** Beyond this difference it jumps, in seconds. */
 const leap = 0.25;
-/** Further than this it catches up by going faster or slower, until it is as near as that. To change speed costs a browser a moment: it is done seldom. */
+/** Beyond this difference it catches up by a different speed, until it is this close. Changing the speed is expensive in browsers, so it is done rarely. */
 const off = 0.02;
 const near = 0.004;
-/** In how long it catches up, in seconds, and the most by which it is faster or slower for that. */
+/** How long catching up takes, in seconds, and the greatest change of speed for it. */
 const within = 0.4;
 const most = 0.15;
-/** A jump takes a moment: it goes to where it will be by then. */
+/** A jump takes a moment, so it goes to where the sound will be by then. */
 const jump = 0.06;
 
-/** Keeps an element that plays a video where the sound is. To be called for each picture the browser draws. */
+/** Keeps a playing video in sync with the sound. To be called for each animation frame. */
 export function follow(element: HTMLVideoElement, seen: Seen) {
   const wanted = seen.fileFrame / framesPerSecond;
   if (seen.speed === 0) {

@@ -2,19 +2,19 @@ import type { ShowView, StrandView } from "../api/client";
 
 type Video = NonNullable<StrandView["video"]>;
 
-/** A video with the strand it is seen along. */
+/** A video with its strand. */
 export interface ShownVideo extends Video {
   cueId: string;
   startFrame: number;
 }
 
-/** What of a video is seen at a moment: the frame of its file, and how fast that is gone through from then on; 0 where the picture stands. */
+/** A video at a moment: the frame of its file, and the speed from then on; 0 for a still picture. */
 export interface Seen {
   fileFrame: number;
   speed: number;
 }
 
-/** The videos on a slide, the lowest first. */
+/** The videos on a slide, the lowest layer first. */
 export function videosOn({ strands, show }: ShowView, slideId: string): ShownVideo[] {
   const indexOf = (id: string) => show.slides.findIndex((s) => s.id === id);
   const at = indexOf(slideId);
@@ -26,7 +26,7 @@ export function videosOn({ strands, show }: ShowView, slideId: string): ShownVid
   });
 }
 
-/** What is seen of a video at a frame of the show; nothing where it is not seen. */
+/** The picture of a video at a frame of the show; undefined when it is not visible. */
 export function seenAt({ runs, startFrame }: ShownVideo, frame: number): Seen | undefined {
   const at = frame - startFrame;
   const run = runs[findLast(runs, at)];
@@ -34,7 +34,7 @@ export function seenAt({ runs, startFrame }: ShownVideo, frame: number): Seen | 
   return { fileFrame: run.fileFrame + (at - run.fromFrame) * run.speed, speed: run.speed };
 }
 
-/** The stretch of a slide in which something moves, in frames of the show; undefined where nothing does. */
+/** The stretch of a slide with a moving picture, in frames of the show; undefined for none. */
 export function movesBetween(videos: readonly ShownVideo[], slide: { startFrame: number; endFrame: number }) {
   const moving = videos.flatMap(({ runs, startFrame }) =>
     runs

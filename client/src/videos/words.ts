@@ -1,2 +1,2 @@
-/** What videos in the editor say. */
+/** The texts of videos in the editor. */
 export const words = { videoOf: (name: string) => `Video ${name}` };

@@ -3,7 +3,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>Joins that may be heard.</summary>
+/// <summary>Joins that may be audible.</summary>
 public sealed class AudibleJoins : ICheck
 {
     /// <inheritdoc/>

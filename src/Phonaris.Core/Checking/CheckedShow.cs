@@ -6,7 +6,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>A show with all that checks look at, worked out once for all of them.</summary>
+/// <summary>A show with everything that checks read, computed once for all of them.</summary>
 public sealed class CheckedShow
 {
     private readonly Dictionary<string, MatchedCue> _matched;
@@ -17,7 +17,7 @@ public sealed class CheckedShow
 
     /// <summary>Measures a show for its checks.</summary>
     /// <param name="timed">The show with its times.</param>
-    /// <param name="sounds">Its sounds, and what was measured of it before.</param>
+    /// <param name="sounds">Its sounds and their earlier measurements.</param>
     /// <param name="files">The files of its sounds.</param>
     public CheckedShow(TimedShow timed, ILoudness sounds, SoundFiles files)
     {
@@ -44,50 +44,50 @@ public sealed class CheckedShow
     /// <summary>Its schedule.</summary>
     internal Schedule Schedule => Timed.Schedule;
 
-    /// <summary>What sounds by itself, in the show's order.</summary>
+    /// <summary>What plays automatically, in the show's order.</summary>
     internal ValueList<HeardCue> Heard { get; }
 
-    /// <summary>How loud it is.</summary>
+    /// <summary>Its loudness.</summary>
     internal ShowLevels Levels { get; }
 
-    /// <summary>How loud a cue is; null where it has no time.</summary>
+    /// <summary>The loudness of a cue; null when it has no time.</summary>
     internal CueLevels? LevelsOf(string cueId) => _levels.GetValueOrDefault(cueId);
 
-    /// <summary>What would bring a cue to its target; null where it has no time.</summary>
+    /// <summary>The level that would bring a cue to its target; null when it has no time.</summary>
     internal MatchedCue? MatchOf(string cueId) => _matched.GetValueOrDefault(cueId);
 
-    /// <summary>What would bring some cues to their targets while the levels of all others stay, as far as the highest true peak allows.</summary>
+    /// <summary>The levels that would bring some cues to their targets while all others keep theirs, within the highest true peak.</summary>
     internal IReadOnlyList<MatchedCue> MatchAmongOthers(params string[] cueIds)
     {
         var headroom = new BoundedHeadroom(Levels.PeakBounds, Show.LevelTargets.TruePeakDbtp);
         return [.. cueIds.Select(id => headroom.Raise(_matched[id], _tracks.Value[id]))];
     }
 
-    /// <summary>What would bring all cues to their targets.</summary>
+    /// <summary>The levels that would bring all cues to their targets.</summary>
     internal IEnumerable<MatchedCue> Matches => _matched.Values;
 
-    /// <summary>How loud a cue is along the show.</summary>
+    /// <summary>The loudness of a cue over time.</summary>
     internal CueTrack TrackOf(ScheduledCue cue) => CueTrack.Of(cue, _sounds);
 
     /// <summary>The stretches of a cue in which it speaks, in its own frames.</summary>
     internal IEnumerable<FrameStretch> SpokenIn(ScheduledCue cue) => Speech.Of(cue, Timed.Places.Listened);
 
-    /// <summary>What is wrong with the file of a sound, in a sentence; null for nothing.</summary>
+    /// <summary>What is wrong with the file of a sound, as a sentence; null for nothing.</summary>
     internal string? TroubleOf(Sound sound) => _files.Troubles.GetValueOrDefault(sound.Id);
 
-    /// <summary>How large the file of a sound is, in bytes; 0 where it is not there.</summary>
+    /// <summary>The size of a sound's file, in bytes; 0 when it is missing.</summary>
     internal long BytesOf(Sound sound) => _files.BytesOf(sound);
 
-    /// <summary>The sounds that are heard or seen, each once: cues on slides use them that are not muted, or are videos.</summary>
+    /// <summary>The sounds that are heard or seen, each once: those of unmuted cues and of videos on slides.</summary>
     internal IEnumerable<Sound> SoundsHeard => Show.Cues.Where(c => c is { Span: not null, IsNoticed: true }).Select(c => c.SoundId).Distinct().Select(Show.Sound);
 
     /// <summary>The cues of a sound that are heard or seen.</summary>
     internal ValueList<string> CuesOf(Sound sound) => [.. Show.Cues.Where(c => c.SoundId == sound.Id && c is { Span: not null, IsNoticed: true }).Select(c => c.Id)];
 
-    /// <summary>Whether another cue begins when one is over.</summary>
+    /// <summary>Whether another cue begins when one ends.</summary>
     internal bool IsAwaited(string cueId) => Show.Cues.Any(c => c.Start.CueId == cueId);
 
-    /// <summary>The change that takes a cue out, and its sound with it where no other cue uses that.</summary>
+    /// <summary>The edit that deletes a cue, and its sound when no other cue uses it.</summary>
     internal Fix Remove(Cue cue)
     {
         var sound = Show.Sound(cue.SoundId);
@@ -96,12 +96,12 @@ public sealed class CheckedShow
             : new($"Remove it and {sound.Name}", new Several([new RemoveCue(cue.Id), new RemoveSound(sound.Id)], $"Removed {sound.Name} and its cue"));
     }
 
-    /// <summary>The change that silences the cues of a sound.</summary>
+    /// <summary>The edit that mutes the cues of a sound.</summary>
     internal Fix Mute(Sound sound) => new($"Mute {sound.Name}", new Several([.. CuesOf(sound).Select(id => new SetMuted(id, true))], $"Muted {sound.Name}"));
 
-    /// <summary>The change that holds a slide longer, to whole tenths of a second; null where it cannot be.</summary>
+    /// <summary>The edit that lengthens a slide's hold, to whole tenths of a second; null when it cannot be.</summary>
     /// <param name="slideId">The slide.</param>
-    /// <param name="frames">By how many frames at the least.</param>
+    /// <param name="frames">The least number of frames to add.</param>
     internal Fix? HoldLonger(string slideId, long frames)
     {
         var slide = Show.Slide(slideId);
@@ -111,7 +111,7 @@ public sealed class CheckedShow
     }
 }
 
-/// <summary>A cue that sounds by itself.</summary>
+/// <summary>A cue that plays automatically.</summary>
 /// <param name="Place">When and how.</param>
 /// <param name="Cue">The cue.</param>
 /// <param name="Sound">Its sound.</param>

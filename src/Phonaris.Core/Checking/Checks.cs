@@ -2,10 +2,10 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>All checks, one after the other: for the run sheet, the checks view, the dry run, before exporting and showing, and for scripts.</summary>
+/// <summary>All checks, for the run sheet, the checks view, the dry run, exporting, presenting, and scripts.</summary>
 public static class Checks
 {
-    /// <summary>The checks, in the order of the work.</summary>
+    /// <summary>The checks, in the order of a presenter's work.</summary>
     public static IReadOnlyList<ICheck> All { get; } =
     [
         new MissingSounds(), new DamagedSounds(), new LargeSounds(),
@@ -16,7 +16,7 @@ public static class Checks
         new UnknownRights(), new MissingCredits(), new NotCleared(),
     ];
 
-    /// <summary>What all of them find in a show, the most severe first, and of those as severe what comes first; what is ignored included.</summary>
+    /// <summary>The findings of all checks, the most severe first, then in running order; ignored ones included.</summary>
     public static ValueList<Finding> Of(CheckedShow show)
     {
         ArgumentNullException.ThrowIfNull(show);
@@ -25,7 +25,7 @@ public static class Checks
 
     /// <summary>Whether a finding is ignored.</summary>
     /// <param name="show">The show.</param>
-    /// <param name="finding">What was found in it.</param>
+    /// <param name="finding">One of its findings.</param>
     public static bool IsIgnored(this Shows.Show show, Finding finding)
     {
         ArgumentNullException.ThrowIfNull(show);
@@ -33,15 +33,15 @@ public static class Checks
         return show.IgnoredFindings.Contains(finding.Key);
     }
 
-    /// <summary>How often it is looked what the fixes brought about.</summary>
+    /// <summary>The most rounds of fixing what fixes brought about.</summary>
     private const int MostPasses = 4;
 
     /// <summary>
-    /// The edit that fixes what can be fixed without asking: the first safe fix of each finding that is not ignored, and of what those bring
-    /// about; null for none.
+    /// The edit that fixes what can be fixed without asking: the first safe fix of each finding that is not ignored, and of the findings those
+    /// fixes bring about; null for none.
     /// </summary>
     /// <param name="show">The show.</param>
-    /// <param name="find">Finds what is to be found in a show.</param>
+    /// <param name="find">Checks a show.</param>
     public static Several? FixAutomatically(Shows.Show show, Func<Shows.Show, IEnumerable<Finding>> find)
     {
         ArgumentNullException.ThrowIfNull(show);
@@ -61,7 +61,7 @@ public static class Checks
         List<Edit> edits = [];
         foreach (var edit in findings.Where(f => !show.IsIgnored(f)).Select(f => f.Fixes.FirstOrDefault(r => r.Safe)?.Edit).OfType<Edit>())
         {
-            // Two fixes for the same thing: the more severe finding has it.
+            // Of two fixes for the same thing, the one of the more severe finding is used.
             var touches = edit.Touches(show).ToList();
             if (touches.Any(touched.Contains)) continue;
             touched.UnionWith(touches);

@@ -4,7 +4,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>Beds that lie over each other: one takes over where the other's span goes on.</summary>
+/// <summary>Beds that overlap: a bed replaces another whose span goes on.</summary>
 public sealed class Clashes : ICheck
 {
     /// <inheritdoc/>
@@ -27,11 +27,11 @@ public sealed class Clashes : ICheck
         return over.Concat(yielding).OrderBy(c => c.StartFrame).ThenBy(c => c.Before).Select(c => c.Finding);
     }
 
-    /// <summary>The bed that takes over on the slides of one before it, or none.</summary>
+    /// <summary>The bed that replaces one on its slides, or none.</summary>
     private static IEnumerable<(long StartFrame, Cue Cue)> Later(CheckedShow show, Cue before, IEnumerable<(long StartFrame, Cue Cue)> later)
     {
         if (before.Stop != CueStop.Span || show.Order.Of(show.Show, before.Span!) is not [.., var last]) return [];
-        // What is to end there begins wherever it must. Only the next follows with a crossfade this one: it is silent by the time others begin.
+        // A bed that has to end there begins wherever that requires. Only the next one replaces this one, which is silent when later ones begin.
         return later.TakeWhile(l => l.StartFrame < last.EndFrame).Where(l => l.Cue is not { Start.Kind: CueStartKind.End, Fit: null }).Take(1);
     }
 

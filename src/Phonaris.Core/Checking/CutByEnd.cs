@@ -3,10 +3,10 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>What the end cuts off.</summary>
+/// <summary>Sounds cut off by the end of the show.</summary>
 public sealed class CutByEnd : ICheck
 {
-    /// <summary>How much may be cut off unnoticed, in frames.</summary>
+    /// <summary>How much may be cut off without a finding, in frames.</summary>
     private const long LeastFrames = 300 * Frames.PerMs;
 
     /// <inheritdoc/>

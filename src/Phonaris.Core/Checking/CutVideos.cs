@@ -4,10 +4,10 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>Videos that leave before they are over.</summary>
+/// <summary>Videos that end before they are over.</summary>
 public sealed class CutVideos : ICheck
 {
-    /// <summary>How much may be missing unnoticed, in frames.</summary>
+    /// <summary>How much may be missing without a finding, in frames.</summary>
     private const long LeastFrames = 300 * Frames.PerMs;
 
     /// <inheritdoc/>
@@ -28,12 +28,12 @@ public sealed class CutVideos : ICheck
             let over = place.StartFrame + place.NaturalFrames - video.ToFrame
             where over > LeastFrames
             let cue = show.Show.Cue(video.CueId)
-            // One that is set to end earlier is to.
+            // A video set to end earlier is meant to.
             where cue.Stop is CueStop.Span or CueStop.Finished
             let slide = show.Order.At(video.ToFrame - 1)
             select new Finding(
                 Name, Severity.Audible, [cue.Id], slide.SlideId, $"{show.Show.CueName(cue.Id)} runs {Wording.Seconds(over / Frames.PerMs)} past slide {slide.Number}, so its end is not shown.",
-                // Where it begins hangs on no hold that is changed.
+                // Its start does not depend on the hold that is changed.
                 cue is { EachSlide: false, Start.Kind: CueStartKind.Slide } && show.HoldLonger(slide.SlideId, over) is { } longer ? [longer] : []);
     }
 }

@@ -4,10 +4,10 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>Voices that are cut off before they have said everything.</summary>
+/// <summary>Voices that are cut off.</summary>
 public sealed class CutVoices : ICheck
 {
-    /// <summary>How much of a sentence there is on both sides where it is cut in it, in frames.</summary>
+    /// <summary>How much speech there is on both sides of a cut within a sentence, in frames.</summary>
     private const long AroundFrames = 100 * Frames.PerMs;
 
     /// <inheritdoc/>
@@ -26,7 +26,7 @@ public sealed class CutVoices : ICheck
             var cut = place.LengthFrames;
             var behind = show.SpokenIn(place with { EndFrame = place.StartFrame + place.NaturalFrames }).Where(s => s.ToFrame - Math.Max(s.FromFrame, cut) >= AroundFrames).ToList();
             if (behind.Count == 0) continue;
-            // It speaks on both sides of the cut; else it is cut off in a pause.
+            // It speaks on both sides of the cut; otherwise the cut is in a pause.
             var inWord = behind.Exists(s => s.FromFrame <= cut - AroundFrames);
             var at = show.Order.At(place.EndFrame - 1);
             var missing = place.NaturalFrames - place.LengthFrames;
@@ -40,7 +40,7 @@ public sealed class CutVoices : ICheck
     {
         var cue = heard.Cue;
         var last = show.Order.Of(show.Show, cue.Span!)[^1];
-        // Where it begins hangs on no hold that is changed, and it ends with the slide that is held.
+        // Its start does not depend on the hold that is changed, and it ends with the slide that is lengthened.
         if (cue is { EachSlide: false, Start.Kind: CueStartKind.Slide, Stop: CueStop.Span or CueStop.Finished, Fit: null } && at.SlideId == (cue.Stop == CueStop.Span ? last : show.Order.Slides[^1]).SlideId)
             yield return show.HoldLonger(at.SlideId, missing);
         if (cue is { EachSlide: false, Stop: not CueStop.Finished, Fit: null } && heard.Place.StartFrame + heard.Place.NaturalFrames <= show.Order.TotalFrames)

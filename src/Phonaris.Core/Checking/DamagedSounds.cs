@@ -2,7 +2,7 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>Sounds with a part missing.</summary>
+/// <summary>Sound files with a damaged part.</summary>
 public sealed class DamagedSounds : ICheck
 {
     /// <inheritdoc/>

@@ -3,13 +3,13 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>Voices that drown.</summary>
+/// <summary>Voices that are too quiet against the beds.</summary>
 public sealed class DrownedVoices : ICheck
 {
-    /// <summary>How far a voice is to be over its beds, in LU.</summary>
+    /// <summary>How far a voice should be above its beds, in LU.</summary>
     internal const double LeastLu = 8;
 
-    /// <summary>A little more than that, so that it is not on the edge.</summary>
+    /// <summary>A little more than that, so that rounding does not bring it back below.</summary>
     private const double SpareLu = 0.2;
 
     /// <inheritdoc/>
@@ -22,7 +22,7 @@ public sealed class DrownedVoices : ICheck
     public IEnumerable<Finding> Find(CheckedShow show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        // A video that beds make no room for need not be understood.
+        // A video without ducking is not expected to be understood.
         foreach (var voice in show.Heard.Where(h => h.Sound.Kind == SoundKind.Voice || (h.Sound.Kind == SoundKind.Video && h.Cue.Ducks)).DistinctBy(h => h.Cue.Id))
         {
             if (show.LevelsOf(voice.Cue.Id)?.OverBedLu is not { } over || over >= LeastLu) continue;
@@ -39,18 +39,18 @@ public sealed class DrownedVoices : ICheck
         var (missing, duck) = (LeastLu + SpareLu - over, voice.Duck ?? show.Show.Duck);
         if (show.MatchAmongOthers(voice.Id)[0] is var match && match.ToDb - match.FromDb >= missing)
             yield return new($"Raise it to {Wording.Decibels(match.ToDb)}", new SetLevel(voice.Id, match.ToDb, Follows: true), Safe: true);
-        // What beds would come to under it, if they made room.
+        // The level of beds under it, if they were ducked.
         var targets = show.Show.LevelTargets;
         var room = duck.DepthDb ?? (show.LevelsOf(voice.Id)?.IntegratedLufs - show.Show.GainDb - targets.BedUnderVoiceLufs >= LeastLu + SpareLu ? missing : 0);
         if (!voice.Ducks && room >= missing) yield return new("Duck the beds under it", new SetDucks(voice.Id, true), Safe: true);
         if (Lowered(show, voice.Id, Math.Ceiling(missing * 10) / 10) is { } lowered) yield return lowered;
     }
 
-    /// <summary>The change that lowers all beds that lie under a voice; null where it cannot be made.</summary>
+    /// <summary>The edit that lowers all beds under a voice; null when it cannot be made.</summary>
     private static Fix? Lowered(CheckedShow show, string voiceId, double by)
     {
         var places = show.Heard.Where(h => h.Cue.Id == voiceId).Select(h => h.Place).ToList();
-        // Where they make as much room as they are too loud, being lower they would make less.
+        // When ducking depth follows the targets, lower beds would be ducked less.
         if (show.Schedule.DuckingStretches.Any(d => d.Duck.DepthDb is null && places.Exists(p => p.StartFrame < d.UpFrame && p.EndFrame > d.DownFrame))) return null;
         var beds = show.Heard
             .Where(h => h.Sound.Kind == SoundKind.Bed && places.Exists(p => p.StartFrame < h.Place.EndFrame && p.EndFrame > h.Place.StartFrame))

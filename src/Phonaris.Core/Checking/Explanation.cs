@@ -4,7 +4,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>What sounds on a slide and why, or why it is silent, and for each the one change that would make it otherwise.</summary>
+/// <summary>What plays on a slide and why, or why it is silent, each with the one change that would alter it.</summary>
 public sealed class Explanation
 {
     private readonly Show _show;
@@ -30,7 +30,7 @@ public sealed class Explanation
             : [new(null, false, "This slide is hidden, so nothing plays on it.", new("Show the slide", new SetHidden([new(slide.Id, false)])))];
     }
 
-    /// <summary>The shown slides on which nothing is planned to sound, and what sounds before and after, in words.</summary>
+    /// <summary>The shown slides on which nothing is planned to play, with what plays before and after, as text.</summary>
     /// <param name="show">The show.</param>
     public static IEnumerable<(string SlideId, string Around)> PlannedSilences(TimedShow show)
     {
@@ -41,7 +41,7 @@ public sealed class Explanation
                select (time.SlideId, slide.AroundSilence());
     }
 
-    /// <summary>The cues that lie on slides.</summary>
+    /// <summary>The cues that cover slides.</summary>
     private static List<CoveredCue> LyingIn(Show show) =>
         [.. from cue in show.Cues where cue.Span is not null let span = show.Indices(cue.Span!) select new CoveredCue(cue, span.First, span.Last)];
 
@@ -121,12 +121,12 @@ public sealed class Explanation
         var next = after is null && byHand is null ? "nothing plays after"
             : after is null || byHand?.StartFrame < after.StartFrame ? $"the next sound is triggered manually on slide {NumberAt(byHand!.StartFrame)}"
             : $"the next sound, {Name(_show.Cue(after.CueId))}, starts on slide {NumberAt(after.StartFrame)}";
-        return $"{ended}, {next}.";
+        return $"{ended}; {next}.";
     }
 
     private Explained Silence()
     {
-        // A voice or a spot is over when it has been heard, whatever slides it covers; only a bed can go on.
+        // A voice or a spot is over when it has been heard, however many slides it covers; only a bed can go on.
         var bed = _schedule.Cues.Where(c => c.EndFrame <= _time.StartFrame && IsBed(c)).MaxBy(c => c.EndFrame);
         var cue = bed is null || TakenOver(bed) is not null ? null : _show.Cue(bed.CueId);
         var fix = cue is { Span: not null, EachSlide: false, Fit: null, Start.Kind: CueStartKind.Slide or CueStartKind.Step }
@@ -138,7 +138,7 @@ public sealed class Explanation
     private PlaceCue Again(Cue cue) =>
         new(cue with { Id = NewCueId(cue.Id), Span = cue.Span! with { First = _slide.Id }, Start = CueStart.WithSlide, DelayMs = 0 }, int.MaxValue);
 
-    /// <summary>An id that no cue of the show has, made from that of the cue it repeats; ids of ids do not grow.</summary>
+    /// <summary>A new cue id made from the id of the cue it repeats; ids made from such ids do not grow.</summary>
     private string NewCueId(string cueId)
     {
         var stem = ShortKey.Of(cueId.Split(AgainMark)[0]);
@@ -159,6 +159,6 @@ public sealed class Explanation
 
     private string Name(Cue cue) => _show.Sound(cue.SoundId).Name;
 
-    /// <summary>A cue with the positions of the first and the last slide it lies on.</summary>
+    /// <summary>A cue with the indices of its first and last slide.</summary>
     private sealed record CoveredCue(Cue Cue, int First, int Last);
 }

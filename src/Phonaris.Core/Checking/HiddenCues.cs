@@ -20,7 +20,7 @@ public sealed class HiddenCues : ICheck
             where cue is { Span: not null, IsNoticed: true } && show.Order.Of(show.Show, cue.Span).Count == 0
             select new Finding(
                 Name, Severity.Minor, [cue.Id], cue.Span!.First, $"{show.Show.CueName(cue.Id)} is on hidden slides only, so it is not {(cue.Video is null ? "heard" : "shown")}.",
-                // Without it, what comes after it would begin.
+                // Without it, the cue that follows it would begin.
                 show.IsAwaited(cue.Id) ? [] : [show.Remove(cue)]);
     }
 }

@@ -4,7 +4,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>Hotspots that cannot be found.</summary>
+/// <summary>Hotspots that are hard to find.</summary>
 public sealed class Hotspots : ICheck
 {
     /// <inheritdoc/>

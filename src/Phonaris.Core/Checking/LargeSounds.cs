@@ -1,9 +1,9 @@
 namespace Phonaris.Core.Checking;
 
-/// <summary>Sounds and videos that weigh much.</summary>
+/// <summary>Large sound and video files.</summary>
 public sealed class LargeSounds : ICheck
 {
-    /// <summary>What a file weighs that is called large, in bytes: ten minutes as they are recorded.</summary>
+    /// <summary>The size from which a file counts as large, in bytes: ten minutes of uncompressed sound.</summary>
     private const long Large = 100_000_000;
 
     /// <inheritdoc/>

@@ -3,7 +3,7 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>Cues that begin behind their slide.</summary>
+/// <summary>Cues that would begin after their slide has ended.</summary>
 public sealed class LateBeginnings : ICheck
 {
     /// <inheritdoc/>

@@ -2,10 +2,10 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>Steps nobody sees.</summary>
+/// <summary>Steps too late to be seen.</summary>
 public sealed class LateSteps : ICheck
 {
-    /// <summary>What is left of a slide to look at after its last step, in milliseconds.</summary>
+    /// <summary>The least time to look at the last step, in milliseconds.</summary>
     private const long LeftMs = 1_000;
 
     /// <inheritdoc/>

@@ -3,10 +3,10 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>Neighbours that jump.</summary>
+/// <summary>Jumps of loudness between neighbouring sounds.</summary>
 public sealed class LevelJumps : ICheck
 {
-    /// <summary>What may lie between two neighbours, in LU.</summary>
+    /// <summary>The largest difference between two neighbours, in LU.</summary>
     private const double LeastLu = 6;
 
     /// <inheritdoc/>
@@ -32,7 +32,7 @@ public sealed class LevelJumps : ICheck
     private Finding? Between(CheckedShow show, HeardCue before, HeardCue later)
     {
         if (show.MatchOf(before.Cue.Id) is not { NowLufs: { } first } from || show.MatchOf(later.Cue.Id) is not { NowLufs: { } second } to) return null;
-        // What each is above its target: a bed that always lies under a voice is lower than one that does not.
+        // Each relative to its target: a bed that is always under a voice is lower than one that is not.
         var jump = (second - to.TargetLufs) - (first - from.TargetLufs);
         if (Math.Abs(jump) <= LeastLu) return null;
         var match = show.MatchAmongOthers(before.Cue.Id, later.Cue.Id);

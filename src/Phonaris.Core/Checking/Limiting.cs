@@ -3,7 +3,7 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>The limiter at work.</summary>
+/// <summary>Places where the limiter acts.</summary>
 public sealed class Limiting : ICheck
 {
     /// <inheritdoc/>

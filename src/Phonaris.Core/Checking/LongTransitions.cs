@@ -3,7 +3,7 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>Transitions that do not come to an end.</summary>
+/// <summary>Transitions that are longer than their slide.</summary>
 public sealed class LongTransitions : ICheck
 {
     /// <inheritdoc/>

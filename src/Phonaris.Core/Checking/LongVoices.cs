@@ -3,10 +3,10 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>Voices that go on over what follows.</summary>
+/// <summary>Voices that overrun their slides.</summary>
 public sealed class LongVoices : ICheck
 {
-    /// <summary>How much longer a voice lasts before it is called so, in frames.</summary>
+    /// <summary>How far a voice may overrun, in frames.</summary>
     private const long LeastFrames = 300 * Frames.PerMs;
 
     /// <inheritdoc/>

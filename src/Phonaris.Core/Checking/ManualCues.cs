@@ -3,7 +3,7 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>Cues nobody starts.</summary>
+/// <summary>Manual cues in a self-running show.</summary>
 public sealed class ManualCues : ICheck
 {
     /// <inheritdoc/>
@@ -25,7 +25,7 @@ public sealed class ManualCues : ICheck
                 Name, Severity.Blocker, [cue.Id], cue.Span!.First, $"{name} on slide {Wording.Number(show.Show, cue.Span!.First)} is triggered manually, but the show runs by itself.",
                 [
                     new Fix("Start with its slide", new SetStart(cue.Id, CueStart.WithSlide), Safe: true),
-                    // A video waits all the same.
+                    // A video is found even when it is muted.
                     .. cue.Video is null ? (Fix[])[new("Mute it", new SetMuted(cue.Id, true))] : [],
                 ]);
     }

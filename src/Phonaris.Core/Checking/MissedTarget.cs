@@ -4,10 +4,10 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>The running time against its aim.</summary>
+/// <summary>A running time that misses its target.</summary>
 public sealed class MissedTarget : ICheck
 {
-    /// <summary>How far off is near enough, in milliseconds.</summary>
+    /// <summary>The tolerance in milliseconds.</summary>
     private const long SlackMs = 500;
 
     /// <inheritdoc/>

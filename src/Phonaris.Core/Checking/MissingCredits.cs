@@ -4,7 +4,7 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>Credit that is asked for.</summary>
+/// <summary>Credit lines that are required and missing.</summary>
 public sealed class MissingCredits : ICheck
 {
     /// <inheritdoc/>
@@ -29,11 +29,11 @@ public sealed class MissingCredits : ICheck
             asking.Count == 1 ? $"{asking[0].Name} requires credit, but none is shown." : $"{asking[0].Name} and {asking.Count - 1} more require credit, but none is shown.",
             [new Fix("Add a credits card at the end", new AddCard($"{show.Show.Slides[^1].Id}-credits", CardKind.Credits, int.MaxValue))])
         {
-            // By what it is about, not by how long that is: a show may have any number of sounds.
+            // Keyed by sounds, hashed where it would be long: a show may have any number of sounds.
             About = ShortKey.Of(string.Join('+', asking.Select(s => s.Id))),
         };
     }
 
-    /// <summary>Whether notes are handed out with the show: before an audience nobody but the presenter sees them.</summary>
+    /// <summary>Whether notes are handed out with the show; in a room only the presenter sees them.</summary>
     private static bool HasReaders(Destination goes) => goes is Destination.Web or Destination.Sold;
 }

@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Checking;
 
-/// <summary>Sounds that cannot be played.</summary>
+/// <summary>Sounds whose files cannot be played.</summary>
 public sealed class MissingSounds : ICheck
 {
     /// <inheritdoc/>

@@ -26,7 +26,7 @@ public sealed class NeverBegins : ICheck
                 Fixes(show.Show, cue, name));
     }
 
-    /// <summary>A cue that others wait for begins together with them: they have no time either, and one that began only after it could be cut off.</summary>
+    /// <summary>Cues that follow a cue without a time have none either, and a cue set to begin after it could be cut off.</summary>
     private static ValueList<Fix> Fixes(Show show, Cue cue, string name)
     {
         List<Cue> waiting = [.. Waiting(show, cue.Id)];
@@ -35,7 +35,7 @@ public sealed class NeverBegins : ICheck
             : [new($"Start {waiting.Count + 1} cues with their slides", new Several([.. waiting.Prepend(cue).SelectMany(WithSlide)], $"{waiting.Count + 1} cues start with their slides"), Safe: true)];
     }
 
-    /// <summary>The cues that wait for a cue, and those that wait for them.</summary>
+    /// <summary>The cues that follow a cue, and those that follow them.</summary>
     private static IEnumerable<Cue> Waiting(Show show, string cueId) =>
         show.Cues.Where(c => c is { Span: not null } && c.Start.CueId == cueId).SelectMany(c => Waiting(show, c.Id).Prepend(c));
 

@@ -3,7 +3,7 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>Sounds that may not be used there.</summary>
+/// <summary>Sounds that are not cleared for where the show is used.</summary>
 public sealed class NotCleared : ICheck
 {
     /// <inheritdoc/>

@@ -3,10 +3,10 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>Levels off their targets.</summary>
+/// <summary>Levels that miss their targets.</summary>
 public sealed class OffTarget : ICheck
 {
-    /// <summary>What a level may be off its target and is not called so, in LU.</summary>
+    /// <summary>How far a level may miss its target, in LU.</summary>
     private const double LeastLu = 3;
 
     /// <inheritdoc/>
@@ -34,7 +34,7 @@ public sealed class OffTarget : ICheck
         }
     }
 
-    /// <summary>Whether a bed that is raised would drown a voice under which it does not get quieter.</summary>
+    /// <summary>Whether a raised bed would make a voice without ducking hard to understand.</summary>
     private static bool Drowns(CheckedShow show, List<HeardCue> notDucking, Cue bed, double byDb) => byDb > 0 && show.Show.Sound(bed.SoundId).Kind == SoundKind.Bed && notDucking
         .Where(v => show.LevelsOf(v.Cue.Id)?.OverBedLu < DrownedVoices.LeastLu + byDb)
         .Any(v => show.Heard.Any(b => b.Cue.Id == bed.Id && b.Place.StartFrame < v.Place.EndFrame && b.Place.EndFrame > v.Place.StartFrame));

@@ -3,7 +3,7 @@ namespace Phonaris.Core.Checking;
 /// <summary>How severe a finding is, the most severe first.</summary>
 public enum Severity
 {
-    /// <summary>The show stops, or must not be shown.</summary>
+    /// <summary>The show stops, or must not be presented.</summary>
     Blocker,
 
     /// <summary>The audience hears or sees it.</summary>

@@ -3,7 +3,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>Silence at the end.</summary>
+/// <summary>Silence at the end of the show.</summary>
 public sealed class SilentEnd : ICheck
 {
     /// <inheritdoc/>
@@ -22,7 +22,7 @@ public sealed class SilentEnd : ICheck
         return [new(Name, Severity.Audible, [], silent[0].SlideId, $"The show ends in silence: nothing plays on {where}.", [.. SilentParts.GoingOn(show, silent[0], silent[^1])]) { About = silent[^1].SlideId }];
     }
 
-    /// <summary>Whether a bed sounds before a slide outside of waiting loops: one that people only wait with need not go on.</summary>
+    /// <summary>Whether a bed plays before a slide, outside of waiting loops: a bed for a waiting loop need not go on.</summary>
     private static bool IsInTalk(CheckedShow show, ScheduledCue bed, SlideTime silent)
     {
         var waiting = show.Show.Sections.Where(s => s.WaitingLoop).SelectMany(show.Show.SlidesOf).ToHashSet();

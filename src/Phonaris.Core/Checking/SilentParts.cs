@@ -4,32 +4,32 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>Where nothing sounds, and how a bed could go on there.</summary>
+/// <summary>Silent slides, and how a bed could go on there.</summary>
 internal static class SilentParts
 {
-    /// <summary>Whether each slide that is shown is silent from its beginning to its end, and not meant to be.</summary>
+    /// <summary>Whether a shown slide is silent throughout, and not on purpose.</summary>
     public static bool[] Of(CheckedShow show)
     {
         var silent = show.Order.Slides.Select(_ => true).ToArray();
         foreach (var place in show.Schedule.Audible)
             foreach (var slide in show.Order.Within(place.StartFrame, place.EndFrame)) silent[slide.Place] = false;
-        // The rest of a cue's slides left silent is meant so.
+        // A cue that plays once and leaves the rest of its slides silent does so on purpose.
         foreach (var heard in show.Heard.Where(h => h.Cue.Fit?.Method == FitMethod.Silence))
             foreach (var slide in show.Order.Of(show.Show, heard.Cue.Span!)) silent[slide.Place] = false;
         return silent;
     }
 
-    /// <summary>The change that lets the bed before go on through silent slides; none where there is no such bed.</summary>
+    /// <summary>The edit that extends the bed before through silent slides; null when there is none.</summary>
     public static IEnumerable<Fix> GoingOn(CheckedShow show, SlideTime first, SlideTime last)
     {
         var before = show.Heard.Where(h => h.Sound.Kind == SoundKind.Bed && h.Place.EndFrame <= first.StartFrame).MaxBy(h => h.Place.EndFrame);
         if (before is null || before.Cue is not { EachSlide: false, Fit: null, Start.Kind: CueStartKind.Slide or CueStartKind.Step }) yield break;
-        // One that was taken over from is silent whatever its span.
+        // A bed that was replaced is silent whatever its span.
         if (show.Heard.Any(h => h.Place.TakesOverFrom == before.Cue.Id)) yield break;
         yield return GoOn(show.Show, before.Cue, $"Extend {before.Sound.Name} through {(first == last ? $"slide {last.Number}" : $"slides {first.Number}–{last.Number}")}", last);
     }
 
-    /// <summary>The change that lets a bed sound on through a slide, however long its sound is.</summary>
+    /// <summary>The edit that extends a bed through a slide, however long its sound is.</summary>
     public static Fix GoOn(Show show, Cue bed, string words, SlideTime last)
     {
         var span = show.Indices(bed.Span!).Last < last.Index ? bed.Span! with { Last = last.SlideId } : bed.Span!;

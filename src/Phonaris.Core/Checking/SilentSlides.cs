@@ -3,7 +3,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>Silence in the middle.</summary>
+/// <summary>Silence between sounds.</summary>
 public sealed class SilentSlides : ICheck
 {
     /// <inheritdoc/>

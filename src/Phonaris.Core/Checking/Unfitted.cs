@@ -3,7 +3,7 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>Cues whose recipe no longer does for the length they are to have.</summary>
+/// <summary>Cues whose fit fails for their length.</summary>
 public sealed class Unfitted : ICheck
 {
     /// <inheritdoc/>

@@ -2,7 +2,7 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>Rights that are missing.</summary>
+/// <summary>Sounds without an author or a licence.</summary>
 public sealed class UnknownRights : ICheck
 {
     /// <inheritdoc/>

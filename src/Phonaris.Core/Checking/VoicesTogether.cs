@@ -3,10 +3,10 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>Voices over each other.</summary>
+/// <summary>Voices that overlap.</summary>
 public sealed class VoicesTogether : ICheck
 {
-    /// <summary>How long both sound before it is called so, in frames: what is shorter is the breath of one under the other.</summary>
+    /// <summary>The shortest overlap that counts, in frames; a shorter one is only a breath.</summary>
     private const long LeastFrames = 300 * Frames.PerMs;
 
     /// <inheritdoc/>
@@ -23,7 +23,7 @@ public sealed class VoicesTogether : ICheck
         for (var i = 1; i < voices.Count; i++)
         {
             var later = voices[i];
-            // Of those before, the one that goes on longest.
+            // Of the voices before, the one that lasts longest.
             var before = voices.Take(i).MaxBy(v => v.ToFrame)!;
             if (before.Heard.Cue.Id == later.Heard.Cue.Id || before.ToFrame - later.FromFrame < LeastFrames || later.ToFrame - later.FromFrame < LeastFrames) continue;
             var at = show.Order.At(later.FromFrame);
@@ -34,10 +34,10 @@ public sealed class VoicesTogether : ICheck
         }
     }
 
-    /// <summary>Whether what is said in it is to be understood: not in a video that ducks no beds.</summary>
+    /// <summary>Whether its speech is meant to be understood; not in a video without ducking.</summary>
     private static bool IsListenedTo(HeardCue heard) => heard.Sound.Kind == SoundKind.Voice || heard.Cue.Ducks;
 
-    /// <summary>Where a voice speaks from its first word to its last; null where it does not.</summary>
+    /// <summary>From the first word of a voice to its last; null when it does not speak.</summary>
     private static Voice? Speaking(CheckedShow show, HeardCue heard) => show.SpokenIn(heard.Place).ToList() is [var first, ..] spoken
         ? new(heard, heard.Place.StartFrame + first.FromFrame, heard.Place.StartFrame + spoken[^1].ToFrame)
         : null;
@@ -45,7 +45,7 @@ public sealed class VoicesTogether : ICheck
     private static IEnumerable<Fix> Fixes(CheckedShow show, HeardCue first, Cue later, string name, string other)
     {
         var before = first.Cue;
-        // What comes after another ends it; what that one waits for cannot wait for it.
+        // A cue that follows another ends it; the cue it follows cannot follow it in turn.
         if (!before.EachSlide && !later.EachSlide && show.Order.Of(show.Show, later.Span!)[^1].EndFrame > first.Place.EndFrame && !Awaits(show.Show, before, later.Id))
             yield return new($"Start {name} after {other}", new Several([new SetStart(later.Id, CueStart.After(before.Id)), new SetDelay(later.Id, 0)], $"{name}: starts after {other}"));
         yield return new($"Mute {name}", new SetMuted(later.Id, true));
@@ -61,6 +61,6 @@ public sealed class VoicesTogether : ICheck
         return false;
     }
 
-    /// <summary>A voice and where it speaks, in frames of the show.</summary>
+    /// <summary>A voice and its speech, in frames of the show.</summary>
     private sealed record Voice(HeardCue Heard, long FromFrame, long ToFrame);
 }

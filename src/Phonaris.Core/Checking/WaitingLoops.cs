@@ -5,7 +5,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>Waiting loops that fall silent.</summary>
+/// <summary>Waiting loops that become silent.</summary>
 public sealed class WaitingLoops : ICheck
 {
     /// <inheritdoc/>
@@ -27,7 +27,7 @@ public sealed class WaitingLoops : ICheck
             if (beds.Count == 0) yield return Silent(show, section, slides);
             else if (beds.TrueForAll(b => b.Cue.Rounds != Cue.FillSpan))
             {
-                // Looping, it would keep the cue after it from starting.
+                // If it looped, the cue that follows it would not start.
                 var bed = beds.Find(b => !show.IsAwaited(b.Cue.Id)) ?? beds[0];
                 yield return new(
                     Name, Severity.Audible, [bed.Cue.Id], slides[0].SlideId, $"{bed.Sound.Name} does not loop, so the waiting loop “{section.Name}” goes silent.",
@@ -36,7 +36,7 @@ public sealed class WaitingLoops : ICheck
         }
     }
 
-    /// <summary>The edit that makes a bed loop; where it would stop abruptly then, it fades out.</summary>
+    /// <summary>The edit that makes a bed loop; if it would stop abruptly, it fades out.</summary>
     private static Several Looping(HeardCue bed)
     {
         List<Edit> edits = [new SetFit(bed.Cue.Id, null), new SetRounds(bed.Cue.Id, Cue.FillSpan)];
@@ -44,7 +44,7 @@ public sealed class WaitingLoops : ICheck
         return new([.. edits], $"{bed.Sound.Name}: loops");
     }
 
-    /// <summary>Whether a sound may be laid without more being asked for than was before.</summary>
+    /// <summary>Whether a sound can be placed without asking for more rights than before.</summary>
     private static bool IsFree(CheckedShow show, Sound sound) =>
         show.Show.Showing.Where is Destination.Room or Destination.Inside || (!sound.Rights.Missing().Any() && Clearance.Of(show.Show, sound, show.Show.Showing.Where).Answer == UsageRight.Yes);
 
@@ -58,7 +58,7 @@ public sealed class WaitingLoops : ICheck
         return new(Name, Severity.Audible, [], slides[0].SlideId, $"The waiting loop “{section.Name}” has no bed.", fixes) { About = section.Id };
     }
 
-    /// <summary>A bed under a waiting loop; of a short one its fades take no more than a quarter each.</summary>
+    /// <summary>A bed under a waiting loop; its fades are at most a quarter of a short one each.</summary>
     private static Cue Under(Show show, Sound sound, Section section, List<SlideTime> slides)
     {
         var (cue, quarterMs) = (CueDefaults.For(show, sound, slides[0].SlideId, $"{sound.Id}-under-{section.Id}"), (slides[^1].EndFrame - slides[0].StartFrame) / Frames.PerMs / 4);

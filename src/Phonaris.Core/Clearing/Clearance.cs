@@ -4,15 +4,15 @@ using Phonaris.Core.Shows;
 namespace Phonaris.Core.Clearing;
 
 /// <summary>
-/// Whether a sound may be used where a show goes, by its licence: the legal codes of Creative Commons, named as SPDX names them. Music set in time to
-/// pictures that move on is an adaptation (4.0, section 1(a)) as soon as that is passed on to the public; played unchanged before an audience it is none.
+/// Whether a sound is cleared for a destination by its licence: the legal codes of Creative Commons, identified by their SPDX names. Synchronising music with
+/// moving pictures is an adaptation (4.0, section 1(a)) once it is distributed to the public; playing it unchanged to an audience is not.
 /// This is no legal advice.
 /// </summary>
-/// <param name="Answer">Whether it may.</param>
-/// <param name="Why">Why, in a sentence.</param>
+/// <param name="Answer">Whether it is cleared.</param>
+/// <param name="Why">The reason, as a sentence.</param>
 public sealed partial record Clearance(UsageRight Answer, string Why)
 {
-    /// <summary>Whether something is to be done before it may be heard there: leave to be got, the show to be shared alike, another piece to be found.</summary>
+    /// <summary>Whether action is needed before use: permission, sharing the show under the same licence, or another piece.</summary>
     public bool IsOpen => Answer is UsageRight.No or UsageRight.Ask or UsageRight.Alike;
 
     /// <summary>The answer for a sound of a show at a destination.</summary>
@@ -24,9 +24,9 @@ public sealed partial record Clearance(UsageRight Answer, string Why)
     }
 
     /// <summary>The answer for a sound at a destination.</summary>
-    /// <param name="rights">Whose it is.</param>
+    /// <param name="rights">The usage rights.</param>
     /// <param name="where">The destination.</param>
-    /// <param name="isAdapted">Whether it is played otherwise than as it is: re-cut, stretched, or at another speed. A part of it, or it over again, is no adaptation.</param>
+    /// <param name="isAdapted">Whether it is adapted: re-cut, stretched, or at another speed. Using a part of it or repeating it is not an adaptation.</param>
     public static Clearance Of(Rights rights, Destination where, bool isAdapted)
     {
         ArgumentNullException.ThrowIfNull(rights);

@@ -1,22 +1,22 @@
 namespace Phonaris.Core.Clearing;
 
 /// <summary>
-/// What a licence of Creative Commons asks for, read off its name: an SPDX licence identifier (spdx.org/licenses, version 3.27), such as
-/// <c>CC-BY-NC-SA-4.0</c>, or the name spelled out as its legal code spells it, such as <c>Creative Commons Attribution-ShareAlike 4.0 International</c>.
-/// The parts may stand in any order; a name with any word that is not understood is not understood at all.
+/// The terms of a Creative Commons licence, read from its name: an SPDX licence identifier (spdx.org/licenses, version 3.27), such as
+/// <c>CC-BY-NC-SA-4.0</c>, or the name as its legal code spells it, such as <c>Creative Commons Attribution-ShareAlike 4.0 International</c>.
+/// The elements may be in any order; a name with any unknown word is not recognised.
 /// </summary>
-/// <param name="IsPublicDomain">Whether it asks for nothing: CC0 or a mark of the public domain.</param>
-/// <param name="NonCommercial">Whether it does not allow use where money is made (NC).</param>
-/// <param name="NoDerivatives">Whether it does not allow adaptations to be passed on (ND).</param>
-/// <param name="ShareAlike">Whether adaptations are passed on under the same licence only (SA).</param>
+/// <param name="IsPublicDomain">Whether there are no conditions: CC0 or a public domain mark.</param>
+/// <param name="NonCommercial">Whether commercial use is excluded (NC).</param>
+/// <param name="NoDerivatives">Whether distributing adaptations is excluded (ND).</param>
+/// <param name="ShareAlike">Whether adaptations must have the same licence (SA).</param>
 public sealed record LicenceTerms(bool IsPublicDomain, bool NonCommercial, bool NoDerivatives, bool ShareAlike)
 {
     private static readonly char[] Separators = [' ', '-', '_', '/', ',', '\t'];
 
-    /// <summary>Names of public domain: SPDX identifiers without their version, and how people write them.</summary>
+    /// <summary>Names of the public domain: SPDX identifiers without their version, and common spellings.</summary>
     private static readonly string[] PublicDomain = ["CC0", "CC ZERO", "CC PDDC", "PDM", "CC PDM", "PUBLIC DOMAIN", "PUBLIC DOMAIN MARK", "CREATIVE COMMONS ZERO"];
 
-    /// <summary>The words of each part, as the legal codes and their deeds write them.</summary>
+    /// <summary>The words of each element, as the legal codes and their deeds spell them.</summary>
     private static readonly (string Part, string[] Words)[] Parts =
     [
         ("BY", ["BY"]), ("BY", ["ATTRIBUTION"]),
@@ -27,12 +27,12 @@ public sealed record LicenceTerms(bool IsPublicDomain, bool NonCommercial, bool 
 
     private static readonly string[] Versions = ["1.0", "2.0", "2.1", "2.5", "3.0", "4.0"];
 
-    /// <summary>What may follow a version: the ports that have an SPDX identifier, and the words for unported ones.</summary>
+    /// <summary>What may follow a version: the ports with an SPDX identifier, and words for unported licences.</summary>
     private static readonly string[] Ports = ["AT", "AU", "DE", "FR", "IGO", "JP", "NL", "UK", "US", "INTERNATIONAL", "UNPORTED", "GENERIC"];
 
-    /// <summary>Reads a licence's name.</summary>
+    /// <summary>Parses a licence's name.</summary>
     /// <param name="name">The name.</param>
-    /// <returns>What it asks for; null where it is not understood.</returns>
+    /// <returns>The terms; null when the name is not recognised.</returns>
     public static LicenceTerms? TryParse(string name)
     {
         ArgumentNullException.ThrowIfNull(name);
@@ -52,7 +52,7 @@ public sealed record LicenceTerms(bool IsPublicDomain, bool NonCommercial, bool 
             : null;
     }
 
-    /// <summary>The parts that words name; null where a word is not understood, or a part comes twice.</summary>
+    /// <summary>The elements that words name; null when a word is unknown or an element is repeated.</summary>
     private static HashSet<string>? PartsOf(List<string> words)
     {
         var at = words is ["CC", ..] ? 1 : words is ["CREATIVE", "COMMONS", ..] ? 2 : -1;

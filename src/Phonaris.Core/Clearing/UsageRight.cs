@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Clearing;
 
-/// <summary>Whether a sound may be used.</summary>
+/// <summary>Whether a sound is cleared.</summary>
 public enum UsageRight
 {
     /// <summary>Allowed.</summary>
@@ -15,6 +15,6 @@ public enum UsageRight
     /// <summary>Not allowed.</summary>
     No,
 
-    /// <summary>Unknown: permission must be asked for.</summary>
+    /// <summary>Unknown: ask for permission.</summary>
     Ask,
 }

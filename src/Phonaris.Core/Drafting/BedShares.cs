@@ -5,22 +5,22 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Drafting;
 
-/// <summary>Which bed lies under which stretch: by length, by how calm it is and how calm it should be there, the one that ends best at the end.</summary>
+/// <summary>Assigns beds to stretches: by length, by how calm the music is and should be there, and the bed with the best ending at the end.</summary>
 internal static class BedShares
 {
-    /// <summary>So many beds are tried in every order; of more, one after the other takes what suits it best.</summary>
+    /// <summary>Up to this many beds, every order is tried; beyond it, the best pair is taken again and again.</summary>
     private const int MostTried = 6;
 
-    /// <summary>What half or double the length counts, what the wrong calm, and what an end that is none.</summary>
+    /// <summary>The costs of half or double the length, of the wrong calm, and of a missing ending.</summary>
     private const double LengthWeight = 1, CalmWeight = 0.7, EndWeight = 2;
 
-    /// <summary>A tempo that is anything but calm, in beats a minute; music without a beat is as calm as one of so many.</summary>
+    /// <summary>A tempo that is not calm at all, in beats per minute; music without a beat counts as calm as this tempo.</summary>
     private const double FastBpm = 180, FreeBpm = 50;
 
-    /// <summary>What is heard last of a sound tells whether it fades out by itself: two seconds.</summary>
+    /// <summary>How much of a sound's end is measured to tell whether it fades out: two seconds.</summary>
     private const long EndFrames = 2 * Values.Frames.PerSecond;
 
-    /// <summary>Gives each stretch a bed, and what it has it for: whether its own ending is heard there is known once it is fitted.</summary>
+    /// <summary>Gives each stretch a bed and the reason; whether its own ending is heard is known only after fitting.</summary>
     /// <param name="stretches">The stretches, in order.</param>
     /// <param name="beds">At least as many beds.</param>
     /// <param name="timed">The show with all but these beds.</param>
@@ -47,7 +47,7 @@ internal static class BedShares
         return said >= 0.5 && beds > 1 ? "calm enough under speech" : $"{Wording.Time(bed.Frames)} of music for {Wording.Time(stretch.Frames)}";
     }
 
-    /// <summary>How much of a stretch somebody speaks in, 0 to 1.</summary>
+    /// <summary>The share of a stretch with speech, 0 to 1.</summary>
     private static double Spoken(TimedShow timed, Stretch stretch)
     {
         var (from, to) = (timed.Order.Slides[stretch.First].StartFrame, timed.Order.Slides[stretch.Last].EndFrame);
@@ -58,7 +58,7 @@ internal static class BedShares
 
     private static double Restless(Piece piece, Sound bed) => (piece.HasBeat ? piece.TempoBpm : FreeBpm) / FastBpm + (bed.Figures.RangeLu ?? 0) / 20;
 
-    /// <summary>How loud what is heard of it last is against the whole of it, in dB: the lower the more it fades out by itself.</summary>
+    /// <summary>The loudness of its end relative to the whole, in dB: the lower, the more it fades out.</summary>
     private static double EndDb(Sound bed, LoudnessTrack track)
     {
         var end = bed.Frames - bed.Figures.TailFrames;
@@ -66,14 +66,14 @@ internal static class BedShares
         return all <= 0 ? 0 : 10 * Math.Log10(Math.Max(1e-9, track.Energy(end - EndFrames, end) / EndFrames / all));
     }
 
-    /// <summary>The place of each among all, from 0 for the least to 1 for the greatest.</summary>
+    /// <summary>The rank of each among all, from 0 for the least to 1 for the greatest.</summary>
     private static double[] Ranks(List<Sound> beds, Func<Sound, double> of)
     {
         var values = beds.ConvertAll(b => of(b));
         return [.. values.Select(v => beds.Count == 1 ? 0 : values.Count(w => w < v) / (double)(beds.Count - 1))];
     }
 
-    /// <summary>The bed for each stretch at the least cost, every order tried.</summary>
+    /// <summary>The cheapest assignment, by trying every order.</summary>
     private static int[] Cheapest(int stretches, int beds, Func<int, int, double> cost)
     {
         var (best, least) = (Array.Empty<int>(), double.MaxValue);
@@ -93,7 +93,7 @@ internal static class BedShares
         }
     }
 
-    /// <summary>The cheapest pair, then the cheapest of what is left.</summary>
+    /// <summary>The cheapest pair, then the cheapest of the rest.</summary>
     private static int[] OneByOne(int stretches, int beds, Func<int, int, double> cost)
     {
         var chosen = Enumerable.Repeat(-1, stretches).ToArray();

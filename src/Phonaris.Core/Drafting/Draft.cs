@@ -7,28 +7,28 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Core.Drafting;
 
 /// <summary>
-/// A first soundtrack, proposed of the sounds that a show does not use yet. What is named for a slide goes there, and slides stay as long as what is said on them;
-/// beds are shared out over the stretches between, fitted, and hand over to each other.
+/// A draft soundtrack of the sounds that a show does not use yet. Sounds named for a slide go there, and slides stay as long as their voices;
+/// beds are shared out over the stretches between, fitted, and crossfaded.
 /// </summary>
-/// <param name="Cues">What is proposed, in the order it sounds.</param>
-/// <param name="LeftOut">The sounds that would stay unused, and why.</param>
-/// <param name="Show">The show as it would be, its levels left aside.</param>
-/// <param name="Edits">What makes it so.</param>
+/// <param name="Cues">The proposed cues, by start.</param>
+/// <param name="LeftOut">The sounds that would stay unused, with reasons.</param>
+/// <param name="Show">The show with the draft, before levels are matched.</param>
+/// <param name="Edits">The edits of the draft.</param>
 public sealed record Draft(ValueList<DraftedCue> Cues, ValueList<LeftOut> LeftOut, Show Show, ValueList<Edit> Edits)
 {
-    /// <summary>What is left after a voice before the next slide comes, in milliseconds.</summary>
+    /// <summary>The pause after a voice before the next slide, in milliseconds.</summary>
     public const long BreathMs = 1000;
 
-    /// <summary>How much like speech the loudness of a short sound comes and goes for it to be one of many voices, and how long it is then at least: 1.5 s.</summary>
+    /// <summary>How speech-like the loudness of a short sound must be for it to count as one of several voices, and its least length: 1.5 s.</summary>
     private const double LeastVoice = 0.4;
 
     private const long ShortestVoice = Frames.PerSecond * 3 / 2;
 
-    /// <summary>Proposes a soundtrack.</summary>
+    /// <summary>Drafts a soundtrack.</summary>
     /// <param name="show">The show.</param>
-    /// <param name="without">Sounds that are to be left out.</param>
-    /// <param name="music">What is known of its beds.</param>
-    /// <param name="newId">Makes ids.</param>
+    /// <param name="without">Sounds to leave out.</param>
+    /// <param name="music">The analysis of its beds.</param>
+    /// <param name="newId">Generates ids.</param>
     public static Draft Of(Show show, IReadOnlySet<string> without, DraftMusic music, Func<string> newId)
     {
         ArgumentNullException.ThrowIfNull(show);
@@ -41,7 +41,7 @@ public sealed record Draft(ValueList<DraftedCue> Cues, ValueList<LeftOut> LeftOu
         return making.Made();
     }
 
-    /// <summary>The whole of it as one edit, the levels of its cues with it; null where nothing is proposed.</summary>
+    /// <summary>The draft as one edit, with matched levels; null when nothing is proposed.</summary>
     /// <param name="timed">The times of <see cref="Show"/>.</param>
     /// <param name="sounds">Its sounds.</param>
     public Edit? ToEdit(TimedShow timed, ILoudness sounds)
@@ -51,14 +51,14 @@ public sealed record Draft(ValueList<DraftedCue> Cues, ValueList<LeftOut> LeftOu
         return new Several([.. Edits, .. levels is null ? [] : levels.Edits], $"Placed a draft: {Counted}");
     }
 
-    /// <summary>What it comes to, in a sentence.</summary>
+    /// <summary>A summary, as a sentence.</summary>
     public string Says => Cues.Count == 0
         ? LeftOut.Count == 0 ? "Every sound is used." : "No obvious place for any of these sounds."
         : $"Places {Counted}. {(LeftOut.Count == 0 ? "Every sound is used." : LeftOut.Count == 1 ? "1 sound stays unused." : $"{LeftOut.Count} sounds stay unused.")}";
 
     private string Counted => string.Join(", ", Cues.CountBy(c => c.Kind).OrderBy(k => k.Key).Select(k => k.Value == 1 ? $"1 {k.Key.ToString().ToLowerInvariant()}" : $"{k.Value} {k.Key.ToString().ToLowerInvariant()}s"));
 
-    /// <summary>A draft as it is put together.</summary>
+    /// <summary>A draft under construction.</summary>
     private sealed class Making(Show show, Func<string> newId)
     {
         private readonly List<Edit> _edits = [];
@@ -68,11 +68,11 @@ public sealed record Draft(ValueList<DraftedCue> Cues, ValueList<LeftOut> LeftOu
 
         public Draft Made() => new([.. _cues.OrderBy(c => _show.SlideIndex(c.First)).ThenBy(c => c.Kind)], [.. _left], _show, [.. _edits]);
 
-        /// <summary>Lays what is named for a slide on it; of several spoken ones on a slide each comes after the one before.</summary>
+        /// <summary>Places sounds on the slides they are named for; of several voices on a slide, each follows the one before.</summary>
         public void Name(List<Sound> sounds)
         {
             var named = NamedFor.Of(_show, sounds);
-            // What is short is taken for an effect; among voices that are named so it is one of them.
+            // A short sound counts as a spot; among voices with such names it is one of them.
             var numbered = sounds.FindAll(s => named[s.Id].ByNumber && named[s.Id].SlideId is not null);
             var speaks = numbered.Count(s => s.Kind == SoundKind.Voice) * 2 > numbered.Count;
             foreach (var sound in numbered.Where(s => speaks && s.Kind == SoundKind.Spot && s.Figures.VoiceLikeness >= LeastVoice && s.Frames >= ShortestVoice)) Do(new SetSoundKind(sound.Id, SoundKind.Voice));
@@ -81,7 +81,7 @@ public sealed record Draft(ValueList<DraftedCue> Cues, ValueList<LeftOut> LeftOu
             foreach (var together in sounds.Where(s => named[s.Id].SlideId is not null).GroupBy(s => named[s.Id].SlideId!).OrderBy(g => _show.SlideIndex(g.Key)))
             {
                 var slide = _show.Slide(together.Key);
-                // Whether somebody speaks there already, as far as slides know.
+                // Whether the slide already has a voice.
                 var before = _show.Cues.LastOrDefault(c => c.Span is { } span && span.First == slide.Id && _show.Sound(c.SoundId).Kind == SoundKind.Voice && c.Start.Kind == CueStartKind.Slide);
                 List<string> spoken = [];
                 foreach (var sound in together.OrderBy(s => s.FileName, StringComparer.OrdinalIgnoreCase))
@@ -97,7 +97,7 @@ public sealed record Draft(ValueList<DraftedCue> Cues, ValueList<LeftOut> LeftOu
             }
         }
 
-        /// <summary>Shares beds out over the slides that none lies on.</summary>
+        /// <summary>Shares beds out over the slides without one.</summary>
         public void Share(List<Sound> beds, DraftMusic music)
         {
             if (beds.Count == 0) return;
@@ -113,8 +113,8 @@ public sealed record Draft(ValueList<DraftedCue> Cues, ValueList<LeftOut> LeftOu
                 if (stretch.Waits) waiting.Add(cue.Id);
                 laid.Add(cue.Id, (bed, why));
             }
-            // What loops until somebody comes has no length to be fitted to. A stretched sound has to be worked out whole, and a draft is to be there at once;
-            // that the rest stays silent is for a person to say.
+            // A waiting loop has no length to fit to. Stretching needs the whole sound rendered, and a draft should be quick;
+            // whether the rest stays silent is for a person to decide.
             var fits = FitAll.Unfitted(_show).Where(u => laid.ContainsKey(u.Cue.Id) && !waiting.Contains(u.Cue.Id)).ToList()
                 .ConvertAll(u => FitAll.Propose(u.Cue, u.LengthFrames, [.. Comparison
                     .Of(_show, u.Cue, music.Fitter(_show.Sound(u.Cue.SoundId).Media, u.Cue.InFrame, u.Cue.OutFrame), u.LengthFrames)
@@ -130,7 +130,7 @@ public sealed record Draft(ValueList<DraftedCue> Cues, ValueList<LeftOut> LeftOu
             _left.AddRange(beds.Where(b => laid.Values.All(l => l.Bed != b)).Select(b => new LeftOut(b.Id, b.Name, b.Kind, "no slides are left for it")));
         }
 
-        /// <summary>Lets a slide stay for what is said on it; gives what that comes to, in words.</summary>
+        /// <summary>Lets a slide's hold follow its voice; returns that as text.</summary>
         private string Stays(Slide slide, List<string> spoken, Cue cue, Cue? before)
         {
             if (!spoken.Contains(cue.Id)) return "";
@@ -141,7 +141,7 @@ public sealed record Draft(ValueList<DraftedCue> Cues, ValueList<LeftOut> LeftOu
                 Do(new SetHolds([new(slide.Id, FollowedHolds.Of(_show, follows)!.Value, cue.Id, BreathMs)]));
                 return ", the slide stays a moment longer than it";
             }
-            // Of several the slide stays for all of them; ahead of a step it stays its share.
+            // With several voices the slide stays for all of them; before a step it keeps the step's share.
             var steps = slide.Steps.Count;
             var ahead = cue.Start.Kind == CueStartKind.Step ? slide.Steps.FindIndex(s => s.Id == cue.Start.StepId) : 0;
             var frames = spoken.Append(before?.Id).OfType<string>().Select(_show.Cue).Sum(c => CuePlaces.NaturalFrames(c with { Rounds = Math.Max(1, c.Rounds) }, _show.Sound(c.SoundId)) + Frames.FromMs(c.DelayMs));

@@ -5,22 +5,22 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Core.Drafting;
 
-/// <summary>The slide a sound is named for: by a number in the name of its file, by a slide's title, or by its place in an order of numbers.</summary>
-/// <param name="SlideId">The slide; null where it is named for none that is shown.</param>
-/// <param name="Step">The step of the slide, from 0; null where its name says none.</param>
-/// <param name="Why">What in its name says so; why there is none.</param>
+/// <summary>The slide a sound is named for: by a number in its file name, by a slide's title, or by its rank among numbered files.</summary>
+/// <param name="SlideId">The slide; null when its name points to none that is shown.</param>
+/// <param name="Step">The step of the slide, from 0; null when its name gives none.</param>
+/// <param name="Why">What in its name says so, or why there is no slide.</param>
 public sealed partial record NamedFor(string? SlideId, int? Step, string Why)
 {
-    /// <summary>Whether it is a number that names it.</summary>
+    /// <summary>Whether a number identifies the slide.</summary>
     public bool ByNumber { get; init; }
 
-    /// <summary>A name is a title where they are more alike than this.</summary>
+    /// <summary>The least likeness of a name to a title.</summary>
     private const double LeastLikeness = 0.6;
 
-    /// <summary>A word shorter than this says nothing by itself.</summary>
+    /// <summary>A shorter word is not significant.</summary>
     private const int LeastWord = 4;
 
-    /// <summary>What each of some sounds is named for, by their ids.</summary>
+    /// <summary>The slides that sounds are named for, by sound id.</summary>
     /// <param name="show">The show.</param>
     /// <param name="sounds">Sounds of it.</param>
     public static IReadOnlyDictionary<string, NamedFor> Of(Show show, IReadOnlyCollection<Sound> sounds)
@@ -28,7 +28,7 @@ public sealed partial record NamedFor(string? SlideId, int? Step, string Why)
         ArgumentNullException.ThrowIfNull(show);
         ArgumentNullException.ThrowIfNull(sounds);
         var found = new Dictionary<string, NamedFor>();
-        // Numbers mean slides where all of them can; else they are an order of their own.
+        // Numbers are slide numbers if all of them can be; otherwise only their order counts.
         var numbered = sounds.Select(s => (Sound: s, Number: NumberIn(Bare(s)))).Where(s => s.Number is not null && SlideIn(Bare(s.Sound)) is null).ToList();
         var mean = numbered.All(s => s.Number <= show.Slides.Count);
         foreach (var sound in sounds)
@@ -51,7 +51,7 @@ public sealed partial record NamedFor(string? SlideId, int? Step, string Why)
         return slide.Hidden ? new(null, null, $"{why}, which is hidden") : new(slide.Id, step, why) { ByNumber = true };
     }
 
-    /// <summary>Sounds with numbers that are no slides' come in the order of these where there is one for each slide that is shown, or has notes, or waits for one.</summary>
+    /// <summary>Sounds whose numbers are not slide numbers are assigned in order, if their count matches the shown slides, those with notes, or those without a sound.</summary>
     private static void InOrder(Show show, List<(Sound Sound, int Number)> numbered, Dictionary<string, NamedFor> found)
     {
         if (numbered.Count == 0) return;
@@ -73,14 +73,14 @@ public sealed partial record NamedFor(string? SlideId, int? Step, string Why)
         foreach (var ((sound, number), slide) in inOrder.Zip(way.Slides)) found[sound.Id] = new(slide.Id, null, $"{way.Words} in numerical order, and it is number {number}") { ByNumber = true };
     }
 
-    /// <summary>The slide whose title a sound is named like, where one stands out.</summary>
+    /// <summary>The slide whose title is clearly most like the sound's name.</summary>
     private static Slide? TitleOf(Show show, Sound sound, double least)
     {
         var alike = show.Slides.Where(s => !s.Hidden).Select(s => (Slide: s, Alike: Likeness.Of(sound.Name, s.Title))).Where(s => s.Alike >= least).OrderByDescending(s => s.Alike).Take(2).ToList();
         return alike.Count == 1 || (alike.Count == 2 && alike[0].Alike > alike[1].Alike) ? alike[0].Slide : null;
     }
 
-    /// <summary>The one slide whose title has all that a sound is named for.</summary>
+    /// <summary>The one slide whose title contains the whole name of a sound.</summary>
     private static Slide? WordOf(Show show, Sound sound)
     {
         var words = string.Join(' ', Words().Matches(sound.Name).Select(w => w.Value).Where(w => w.Length >= LeastWord && !Empty().IsMatch(w)));
@@ -95,7 +95,7 @@ public sealed partial record NamedFor(string? SlideId, int? Step, string Why)
 
     private static int? StepIn(string bare) => Number(StepPattern().Match(bare)) is { } step and > 0 ? step - 1 : null;
 
-    /// <summary>The number a name begins with, or else ends with, or else the only one in it; takes, versions, tempos, lengths and dates are none.</summary>
+    /// <summary>The number at the beginning of a name, or at its end, or its only one; takes, versions, tempos, lengths and dates do not count.</summary>
     private static int? NumberIn(string bare)
     {
         var rest = OtherNumbers().Replace(bare, "").Trim();

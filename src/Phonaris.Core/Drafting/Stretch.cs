@@ -3,18 +3,18 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Drafting;
 
-/// <summary>Slides in a row that one bed is to lie under.</summary>
+/// <summary>Consecutive slides for one bed.</summary>
 /// <param name="First">The index of the first among the shown slides, from 0.</param>
-/// <param name="Last">That of the last.</param>
-/// <param name="Frames">How long they stay, in frames.</param>
+/// <param name="Last">The index of the last.</param>
+/// <param name="Frames">Their length in frames.</param>
 /// <param name="Section">The section they are, or begin in; null for none.</param>
-/// <param name="Waits">Whether they loop until somebody comes.</param>
+/// <param name="Waits">Whether they are a waiting loop.</param>
 internal sealed record Stretch(int First, int Last, long Frames, Section? Section, bool Waits)
 {
-    /// <summary>Nothing is parted into shorter ones than this: 45 s, in frames.</summary>
+    /// <summary>The shortest stretch after splitting: 45 s, in frames.</summary>
     private const long Least = 45 * Values.Frames.PerSecond;
 
-    /// <summary>The slides that no bed lies on, parted for so many beds: at sections first, the shortest put together where these are more, the longest parted where they are fewer.</summary>
+    /// <summary>The slides without a bed, split for a number of beds: at sections first; then the shortest are joined when there are too many, or the longest split when there are too few.</summary>
     /// <param name="show">The show.</param>
     /// <param name="order">Its running order.</param>
     /// <param name="beds">How many beds there are.</param>
@@ -47,13 +47,13 @@ internal sealed record Stretch(int First, int Last, long Frames, Section? Sectio
         return [.. free.Zip(parts).SelectMany(s => s.First.Parted(show, order, s.Second))];
     }
 
-    /// <summary>It in so many parts of about the same length.</summary>
+    /// <summary>The stretch in parts of about the same length.</summary>
     private IEnumerable<Stretch> Parted(Show show, RunningOrder order, int parts)
     {
         var (from, first) = (order.Slides[First].StartFrame, First);
         for (var part = 1; part <= parts; part++)
         {
-            // The slide that begins nearest to where the next part should; a slide is left for each part to come.
+            // The slide nearest to where the next part should begin; each remaining part keeps at least one slide.
             var begins = from + Frames * part / parts;
             var next = part == parts ? Last + 1 : Enumerable.Range(first + 1, Last - (parts - part) - first + 1).MinBy(i => Math.Abs(order.Slides[i].StartFrame - begins));
             yield return new(first, next - 1, order.Slides[next - 1].EndFrame - order.Slides[first].StartFrame, show.SectionOf(order.Slides[first].SlideId), Waits);
@@ -61,7 +61,7 @@ internal sealed record Stretch(int First, int Last, long Frames, Section? Sectio
         }
     }
 
-    /// <summary>What no bed lies on, parted where sections begin.</summary>
+    /// <summary>The slides without a bed, split at sections.</summary>
     private static List<Stretch> Free(Show show, RunningOrder order)
     {
         var covered = new bool[order.Slides.Count];

@@ -8,31 +8,31 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Core.Levels;
 
 /// <summary>
-/// The cross terms of the energy of a sum. Of two sounds a and b at gains g and h, Σ(ga + hb)² = g²Σa² + h²Σb² + 2gh Σab: the first two are known of each sound
-/// alone, the last is measured here, of the weighted samples without levels and fades, so that it holds for all of them. For example two different
-/// songs have Σab ≈ 0, and their energies add up (3 dB more where both are alike loud); the same song twice has Σab = Σa², and the sum is 6 dB louder.
+/// The cross terms of the energy of a sum. Of two sounds a and b at gains g and h, Σ(ga + hb)² = g²Σa² + h²Σb² + 2gh Σab. The first two terms are known for each sound;
+/// the last is measured here from the weighted samples without levels and fades, so that it holds for all levels. Example: two different
+/// songs have Σab ≈ 0, and their energies add up (+3 dB at equal loudness); the same song twice has Σab = Σa², and the sum is 6 dB louder.
 /// </summary>
-/// <param name="sounds">The sounds, and what was measured of them.</param>
+/// <param name="sounds">The sounds and their earlier measurements.</param>
 internal sealed class CrossTerms(ILoudness sounds)
 {
-    /// <summary>How much is measured at once.</summary>
+    /// <summary>How much is measured at a time.</summary>
     private const int PieceSteps = 500;
 
-    /// <summary>Two stretches of this length are listened to of a piece. Where they have nothing in common, the rest of it is taken to have nothing either.</summary>
+    /// <summary>The length of the two probes of a piece. If they do not correlate, the rest is taken not to.</summary>
     private const int SampleSteps = 20;
 
-    /// <summary>What two sounds have in common by chance, in a fifth of a second: as a correlation.</summary>
+    /// <summary>The correlation that two sounds have by chance in a fifth of a second.</summary>
     private const double InCommon = 0.1;
 
     /// <summary>Longer than any sound.</summary>
     private const long EverSeconds = 1_000_000;
 
-    /// <summary>A share of the energy that nobody can measure: a hundredth of a decibel. Where two sounds could not come to more together, they are left.</summary>
+    /// <summary>A negligible share of the energy: a hundredth of a decibel. Pairs that cannot contribute more are skipped.</summary>
     private const double Least = 0.0023;
 
-    /// <summary>Adds to the energies of the show, step by step, what its cues come to together.</summary>
+    /// <summary>Adds the cross terms of the cues to the energies of the show, step by step.</summary>
     /// <param name="tracks">The cues.</param>
-    /// <param name="energies">The energies of the show so far: those of all cues.</param>
+    /// <param name="energies">The energies of the show so far: the sums over all cues.</param>
     public void AddTo(IReadOnlyList<CueTrack> tracks, double[] energies)
     {
         List<Piece> pieces = [];
@@ -40,7 +40,7 @@ internal sealed class CrossTerms(ILoudness sounds)
         foreach (var later in tracks.OrderBy(t => t.First))
         {
             sounding.RemoveAll(t => t.End <= later.First);
-            // Where a bed takes over, their power goes over evenly.
+            // In a crossfade between beds the power crosses over evenly.
             foreach (var before in sounding.Where(t => later.Cue.TakesOverFrom != t.Cue.CueId)) pieces.AddRange(PiecesOf(before, later));
             sounding.Add(later);
         }
@@ -55,7 +55,7 @@ internal sealed class CrossTerms(ILoudness sounds)
         }
     }
 
-    /// <summary>The whole steps in which both sound; from where both do, so that what moves together stays as it was.</summary>
+    /// <summary>The whole steps in which both sound, counted from the first of them, so that cues moved together keep their measurement.</summary>
     private static IEnumerable<Piece> PiecesOf(CueTrack before, CueTrack later)
     {
         var from = (int)((Math.Max(before.Cue.StartFrame, later.Cue.StartFrame) + Loudness.StepFrames - 1) / Loudness.StepFrames);
@@ -71,7 +71,7 @@ internal sealed class CrossTerms(ILoudness sounds)
         return sounds.Get(key, () => listener.Measure(key), piece.Count * sizeof(double));
     }
 
-    /// <summary>A cue as what it plays of its sound alone, from frame 0 on; where it does not loop, wherever it ends.</summary>
+    /// <summary>A cue with only its sound, from frame 0 on; without a loop, its end is ignored.</summary>
     private static ScheduledCue BareOf(ScheduledCue cue)
     {
         var bare = new ScheduledCue(
@@ -82,7 +82,7 @@ internal sealed class CrossTerms(ILoudness sounds)
     /// <summary>A stretch of the show in which two cues sound.</summary>
     private sealed record Piece(CueTrack Before, CueTrack Later, int First, int Count)
     {
-        /// <summary>Whether what they could come to together, were they the same, is worth measuring.</summary>
+        /// <summary>Whether the cross term could be large enough to measure, if both sounds were identical.</summary>
         public bool CanBeHeard(double[] energies)
         {
             var (most, all) = (0.0, 0.0);
@@ -97,7 +97,7 @@ internal sealed class CrossTerms(ILoudness sounds)
 
     private sealed record Key(ScheduledCue Before, ScheduledCue Later, long BeforeFrame, long LaterFrame, int Count);
 
-    /// <summary>Listens to pieces, one after the other: what it listens with is the same for all.</summary>
+    /// <summary>Measures pieces one after the other, reusing its buffers.</summary>
     private sealed class Listener(ILoudness sounds)
     {
         private const int StepSamples = Loudness.StepFrames * Frames.Channels;
@@ -106,11 +106,11 @@ internal sealed class CrossTerms(ILoudness sounds)
         private readonly float[] _scratch = CuePlayer.Scratch();
         private readonly float[] _before = new float[(LoudnessMeter.RunInSteps + PieceSteps) * StepSamples], _later = new float[(LoudnessMeter.RunInSteps + PieceSteps) * StepSamples];
 
-        /// <summary>The products of a piece, step by step; none where what is listened to of it has nothing in common.</summary>
+        /// <summary>The products of a piece, step by step; none when the probes do not correlate.</summary>
         public double[] Measure(Key key) =>
             key.Count < 4 * SampleSteps || HaveInCommon(key, key.Count / 4) || HaveInCommon(key, key.Count * 3 / 4) ? Products(key) : [];
 
-        /// <summary>Whether they go together, unweighted: that is quick, and weighting leaves most of the spectrum as it is.</summary>
+        /// <summary>The correlation, unweighted: this is quick, and weighting leaves most of the spectrum unchanged.</summary>
         private bool HaveInCommon(Key key, int from)
         {
             var before = _before.AsSpan(0, SampleSteps * StepSamples);

@@ -9,16 +9,16 @@ namespace Phonaris.Core.Levels;
 /// </summary>
 internal sealed class CueCourse
 {
-    // A gain is looked at where a step begins, in its middle and where it ends; between it moves no further than that.
+    // A gain is sampled at the beginning, middle and end of a step; it changes little in between.
     private const float PeakMargin = 1.001f;
 
     private readonly ScheduledCue _cue;
     private readonly LoudnessTrack _sound;
 
-    /// <summary>About what a step holds, in bytes.</summary>
+    /// <summary>The approximate size of a step, in bytes.</summary>
     private const long StepBytes = 2 * sizeof(double) + sizeof(float);
 
-    /// <summary>The course of a cue, worked out once for as long as it stays as it is, wherever it is moved to by whole steps.</summary>
+    /// <summary>The course of a cue, computed once and reused while the cue is unchanged, even when it is moved by whole steps.</summary>
     public static CueCourse Of(ScheduledCue cue, ILoudness sounds)
     {
         var moved = cue.StartFrame - cue.StartFrame % Loudness.StepFrames;
@@ -47,22 +47,22 @@ internal sealed class CueCourse
     public double? IntegratedLufs => _integrated.Value;
     private readonly Lazy<double?> _integrated;
 
-    /// <summary>The loudest 400 ms of it in LUFS, silence around it where it is shorter; null where there are none.</summary>
+    /// <summary>Its loudest 400 ms in LUFS, padded with silence when it is shorter; null for none.</summary>
     public double? LoudestLufs => _loudest.Value;
     private readonly Lazy<double?> _loudest;
 
-    /// <summary>The sums of the squares of its weighted samples, step by step.</summary>
+    /// <summary>The sums of squares of its weighted samples, by step.</summary>
     public double[] Energies { get; }
 
-    /// <summary>Its linear gain, step by step, as it bears on the energy.</summary>
+    /// <summary>Its linear gain for energies, by step.</summary>
     public double[] Gains { get; }
 
-    /// <summary>What its true peak is at most, linear, step by step.</summary>
+    /// <summary>Upper bounds of its true peak, linear, by step.</summary>
     public float[] Peaks { get; }
 
     /// <summary>
-    /// The mean squares of courses, one after the other, step by step, each with the silence around it: no block reaches from one into the next,
-    /// which sounds elsewhere in the show. For example, of a chime of 150 ms on each of four slides each block of 400 ms holds one chime.
+    /// The mean squares of several courses, by step, separated by silence so that no block reaches from one into the next,
+    /// which plays elsewhere in the show. Example: for a chime of 150 ms on each of four slides, each block of 400 ms holds one chime.
     /// </summary>
     public static double[] MeanSquares(IEnumerable<CueCourse> courses)
     {
@@ -77,7 +77,7 @@ internal sealed class CueCourse
         return [.. steps];
     }
 
-    /// <summary>A stretch of it without level and fades.</summary>
+    /// <summary>A stretch without level and fades.</summary>
     private (double Energy, float Peak) Bare(long from, long to)
     {
         var (energy, peak) = (0.0, 0f);
@@ -106,7 +106,7 @@ internal sealed class CueCourse
         return (energy, peak);
     }
 
-    /// <summary>The root of the mean square of its gain over a stretch, after Simpson, and the most it comes to.</summary>
+    /// <summary>The RMS of its gain over a stretch by Simpson's rule, and its maximum.</summary>
     private (double Gain, float Greatest) GainOver(long from, long to)
     {
         if (from >= _cue.FadeIn.Frames && to <= _cue.LengthFrames - _cue.FadeOut.Frames && _cue.Envelope.StaysOver(from, to))

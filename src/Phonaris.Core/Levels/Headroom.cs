@@ -6,30 +6,30 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Core.Levels;
 
 /// <summary>
-/// Keeps what cues come to together below a true peak, by lowering in each place the one that adds most. It goes in passes. In a pass every window of 100 ms in which
-/// the peaks of cues could come to that much is mixed at the gains the pass began with; each that is too high asks its loudest cue to go down; then every cue goes down
-/// by the most it was asked for. So levels only fall, and a pass in which nobody is asked is the last. For example a spot and a bed that peak at 0.8 each, together at
-/// 1.6 where 0.9 is allowed: the spot is asked to go to a half at most in a pass (0.4), the next pass asks the bed, and so on. Where what may not be lowered comes
-/// higher by itself, nothing is lowered for it.
+/// Keeps the sum of the cues below a true peak, by lowering in each place the cue that adds most. It works in passes. In a pass, every window of 100 ms in which
+/// the peaks could add up to too much is mixed at the gains of the pass's beginning; each window that is too high asks its loudest cue to be lowered; then every cue is lowered
+/// by the most it was asked for. Levels only fall, so a pass without requests is the last. Example: a spot and a bed peak at 0.8 each, together at
+/// 1.6 where 0.9 is allowed. The spot is halved, the most in one pass (0.4), the next pass lowers the bed, and so on. Where cues that may not be lowered
+/// peak too high on their own, nothing is lowered.
 /// </summary>
-/// <param name="show">What sounds when, at the levels there are.</param>
-/// <param name="tracks">How loud its cues are along the show, in the order of its schedule.</param>
+/// <param name="show">What plays when, at the current levels.</param>
+/// <param name="tracks">The loudness of its cues over time, in the order of its schedule.</param>
 /// <param name="sounds">The sounds.</param>
 internal sealed class Headroom(TimedShow show, IReadOnlyList<CueTrack> tracks, ILoudness sounds)
 {
-    /// <summary>How much is looked at at once.</summary>
+    /// <summary>How much is processed at a time.</summary>
     private const int WindowSteps = 10;
 
-    /// <summary>How often all is looked at: what is lowered in one place is lower in all others.</summary>
+    /// <summary>The most passes: what is lowered in one place is lower everywhere.</summary>
     private const int MostPasses = 8;
 
-    /// <summary>What the limiter could still make out, in dB.</summary>
+    /// <summary>The error allowed below the limiter's threshold, in dB.</summary>
     private const double MarginDb = 0.02;
 
-    /// <summary>Lowers changes of level so that the peak is kept.</summary>
+    /// <summary>Reduces level changes so that the peak is kept.</summary>
     /// <param name="changesDb">The level changes of cues in dB, by cue id. Cues not in it keep their levels.</param>
     /// <param name="peakDbtp">The highest true peak, in dBTP.</param>
-    /// <returns>By how much they may change.</returns>
+    /// <returns>The reduced changes.</returns>
     public Dictionary<string, double> Keep(IReadOnlyDictionary<string, double> changesDb, double peakDbtp)
     {
         var most = Gain.FromDecibels(peakDbtp - MarginDb);
@@ -43,7 +43,7 @@ internal sealed class Headroom(TimedShow show, IReadOnlyList<CueTrack> tracks, I
         return kept;
     }
 
-    /// <summary>By how much cues are to be lower, in dB: of what the windows ask of each, the most.</summary>
+    /// <summary>How much cues must be lowered, in dB: for each the most that any window asks.</summary>
     private Dictionary<string, double> AskedOf(Dictionary<string, double> changesDb, float most)
     {
         var bounds = new float[(show.Schedule.TotalFrames + Loudness.StepFrames - 1) / Loudness.StepFrames];
@@ -73,8 +73,8 @@ internal sealed class Headroom(TimedShow show, IReadOnlyList<CueTrack> tracks, I
     }
 
     /// <summary>
-    /// The cue that may be lowered and contributes most to a window, with its contribution; null for none. A bed is none of them where it is ducked
-    /// for a voice: it is as loud as it is to be there, whatever its level.
+    /// The cue that may be lowered and contributes most to a window, with its contribution; null for none. A bed that is ducked
+    /// there is left out, because ducking sets its loudness whatever its level.
     /// </summary>
     private (string CueId, float Peak)? Greatest(int first, Dictionary<string, double> changesDb) => tracks
         .Where(t => t.First < first + WindowSteps && t.End > first && changesDb.ContainsKey(t.Cue.CueId) && !(IsBed(t) && MakesRoom(first)))

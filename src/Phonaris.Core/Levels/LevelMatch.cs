@@ -5,19 +5,19 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Levels;
 
-/// <summary>Brings the levels of cues to the show's targets. Files stay as they are.</summary>
+/// <summary>Matches the levels of cues to the show's targets. Files are not changed.</summary>
 public static class LevelMatch
 {
-    /// <summary>How much of a bed has to be heard without a voice over it for its loudness to be taken from that: a second.</summary>
+    /// <summary>How much of a bed must be heard without a voice for its loudness to be taken from there: a second.</summary>
     private const int LeastAloneSteps = 100;
 
-    /// <summary>How often it is looked whether lower levels have beds make less room, and so leave less above them.</summary>
+    /// <summary>The most rounds of finding how lower beds change their own ducking.</summary>
     private const int MostLooks = 4;
 
-    /// <summary>What would bring each cue that has a time to its target, so that by itself and with the others it stays below the highest true peak.</summary>
+    /// <summary>The level of each cue that brings it to its target, while it stays below the highest true peak, on its own and in the mix.</summary>
     /// <param name="show">The show.</param>
     /// <param name="sounds">Its sounds.</param>
-    /// <param name="cueIds">The cues that are asked about, the others stay; null for all.</param>
+    /// <param name="cueIds">The cues to match; the others keep their levels; null for all.</param>
     public static IReadOnlyList<MatchedCue> Of(TimedShow show, ILoudness sounds, IReadOnlySet<string>? cueIds = null)
     {
         ArgumentNullException.ThrowIfNull(show);
@@ -33,8 +33,8 @@ public static class LevelMatch
         return [.. matched.Select(m => changes.TryGetValue(m.CueId, out var by) ? m.LoweredTo(Math.Round(m.FromDb + by, 1)) : m)];
     }
 
-    /// <summary>The edit that sets the levels that are proposed, of what has a loudness; they follow their targets from then on. Null where nothing has.</summary>
-    /// <param name="matched">What was proposed.</param>
+    /// <summary>The edit that sets the proposed levels; they follow their targets from then on. Null when no cue has a loudness.</summary>
+    /// <param name="matched">The proposals.</param>
     public static Several? ToEdit(IEnumerable<MatchedCue> matched)
     {
         ArgumentNullException.ThrowIfNull(matched);
@@ -42,7 +42,7 @@ public static class LevelMatch
         return set.Count == 0 ? null : new(set, set.Count == 1 ? "Matched 1 level" : $"Matched {set.Count} levels");
     }
 
-    /// <summary>What levels that follow have to be set to after an edit; none where all are at their targets.</summary>
+    /// <summary>The changes that following levels need after an edit; none when all are on target.</summary>
     /// <param name="show">The show after the edit.</param>
     /// <param name="sounds">Its sounds.</param>
     public static ValueList<Edit> Followers(TimedShow show, ILoudness sounds)
@@ -50,14 +50,14 @@ public static class LevelMatch
         ArgumentNullException.ThrowIfNull(show);
         var following = show.Show.Cues.Where(c => c.Follows).Select(c => c.Id).ToHashSet();
         if (following.Count == 0) return [];
-        // Most edits leave what is heard as it was: then the levels are what they were found to be.
+        // Most edits do not change what is heard; then the cached levels apply.
         var key = ("followers", show.Schedule.ContentKey(0, show.Schedule.TotalFrames), show.Show.LevelTargets, show.Show.GainDb, string.Join(' ', following), string.Join(' ', show.Show.Sounds.Select(s => s.Kind)));
         return sounds.Get(key, () => new Followed(FollowersOf(show, sounds, following)), FollowersBytes).Edits;
     }
 
     private sealed record Followed(ValueList<Edit> Edits);
 
-    /// <summary>About what is kept of a show's followers, in bytes.</summary>
+    /// <summary>The approximate cache size of a show's followers, in bytes.</summary>
     private const long FollowersBytes = 20_000;
 
     private static ValueList<Edit> FollowersOf(TimedShow show, ILoudness sounds, HashSet<string> following)
@@ -72,7 +72,7 @@ public static class LevelMatch
         for (var look = 0; look < MostLooks; look++)
         {
             var before = changes;
-            // Where beds are ducked, how much hangs on their levels: so what the changes come to is worked out first.
+            // The depth of ducking depends on the beds' levels, so the effect of the changes is computed first.
             if (show.Schedule.DuckingStretches.Count == 0 || changes.Values.All(by => by == 0)) changes = new Headroom(show, sounding, sounds).Keep(changes, peak);
             else
             {
@@ -95,14 +95,14 @@ public static class LevelMatch
             SoundKind.Voice or SoundKind.Video => CueTrack.IntegratedOf(tracks),
             _ => CueTrack.LoudestOf(tracks),
         };
-        // What the whole is louder, all are to be.
+        // The gain of the whole mix applies to all cues.
         var target = targets.Of(kind) + show.Show.GainDb;
         if (now is not { } lufs) return new(cue.Id, cue.LevelDb, cue.LevelDb, null, target, false);
         var peak = Gain.ToDecibels(tracks.Max(t => t.Peaks.Max()));
         return new(cue.Id, cue.LevelDb, targets.LevelDb(target, lufs - cue.LevelDb, peak - cue.LevelDb), lufs, target, target - lufs > targets.TruePeakDbtp - peak);
     }
 
-    /// <summary>A bed is as loud as where it makes no room for a voice; where it always does, as it would be without.</summary>
+    /// <summary>A bed is measured where it is not ducked; one that is always ducked, as if it were not.</summary>
     private static double? BedOf(TimedShow show, List<CueTrack> tracks, ILoudness sounds)
     {
         List<double> alone = [];
@@ -117,7 +117,7 @@ public static class LevelMatch
             Add(track, step, track.End);
         }
         if (alone.Count == tracks.Sum(t => t.Energies.Length)) return CueTrack.IntegratedOf(tracks);
-        // Where nothing is heard between the voices either, it is as loud as it is as a whole.
+        // If nothing of it is heard between the voices either, its whole is measured.
         if (alone.Count >= LeastAloneSteps && Loudness.Integrated([.. alone]) is { } lufs) return lufs;
         var cueId = tracks[0].Cue.CueId;
         return CueTrack.IntegratedOf([.. show.Places.All.Where(p => p.Cue.Id == cueId).Select(p => CueTrack.Of(p.Scheduled, sounds))]);

@@ -5,30 +5,30 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Core.Levels;
 
 /// <summary>
-/// The true peak of a show, and where the limiter works. A bound is known of each step of 10 ms without rendering: the sum of the peaks of the cues there. No
-/// step peaks above its bound, so only two kinds of places are rendered: pieces of 4 s in which a bound is over the limiter's threshold, and, from the highest bound
-/// down, windows of 100 ms until the highest peak found is above all bounds that are left. For example three cues of peaks 0.5, 0.4 and 0.2: where all
-/// three sound the bound is 1.1 and the piece is measured; where only the last two do it is 0.6, and once a peak of 0.65 was found nobody looks there.
+/// The true peak of a show, and where the limiter acts. Each step of 10 ms has an upper bound that needs no rendering: the sum of the peaks of its cues. No
+/// step peaks above its bound, so only two kinds of places are rendered: pieces of 4 s in which a bound exceeds the limiter's threshold, and, from the highest bound
+/// down, windows of 100 ms until the highest peak found exceeds all remaining bounds. Example: three cues peak at 0.5, 0.4 and 0.2. Where all
+/// three sound, the bound is 1.1 and the piece is rendered. Where only the last two do, it is 0.6, and once a peak of 0.65 is found, nothing is rendered there.
 /// </summary>
-/// <param name="schedule">What sounds when.</param>
-/// <param name="sounds">The sounds, and what was measured of them.</param>
+/// <param name="schedule">What plays when.</param>
+/// <param name="sounds">The sounds and their earlier measurements.</param>
 internal sealed class PeakFinder(Schedule schedule, ILoudness sounds)
 {
-    /// <summary>How much is measured at once where the limiter may be at work.</summary>
+    /// <summary>How much is measured at a time where the limiter may act.</summary>
     private const int PieceSteps = 400;
 
-    /// <summary>How much is rendered at once in search of the highest.</summary>
+    /// <summary>How much is rendered at a time in the search for the highest peak.</summary>
     private const int WindowSteps = 10;
 
-    /// <summary>What could be higher by less than this is not looked at: a tenth of a decibel.</summary>
+    /// <summary>Places that could be higher by less than this are skipped: a tenth of a decibel.</summary>
     private const float CloseEnough = 1.0116f;
 
-    /// <summary>Steps on which the limiter still bears after it has been at work, and before it is.</summary>
+    /// <summary>The number of steps before and after which the limiter still has an effect.</summary>
     private const int AfterSteps = (Limiter.FramesBefore + Loudness.StepFrames - 1) / Loudness.StepFrames, BeforeSteps = (Limiter.FramesAfter + Loudness.StepFrames - 1) / Loudness.StepFrames;
 
-    /// <summary>Measures a show where the limiter could be at work.</summary>
-    /// <param name="bounds">What its peaks come to at most, linear, step by step.</param>
-    /// <param name="energies">Its energies, step by step, as if there were no limiter.</param>
+    /// <summary>Measures a show where the limiter may act.</summary>
+    /// <param name="bounds">Upper bounds of its peaks, linear, by step.</param>
+    /// <param name="energies">Its energies without the limiter, by step.</param>
     public LimiterPieces Limit(float[] bounds, double[] energies)
     {
         var pieces = Enumerable.Range(0, (bounds.Length + PieceSteps - 1) / PieceSteps).Where(piece => CouldBeLimited(bounds, piece)).ToList();
@@ -75,15 +75,15 @@ internal sealed class PeakFinder(Schedule schedule, ILoudness sounds)
         for (var step = 0; step < count; step++) energies[step] = meter.Steps[before + step] * Loudness.StepFrames;
         return new(energies, TruePeak.Of(Own(limited)), TruePeak.Of(Own(sum)), !Own(limited).SequenceEqual(Own(sum)));
 
-        // The run-in is longer than what true peak has to know of before; the show's first frames come after silence.
+        // The run-in is longer than the history of the true-peak filter; the show begins after silence.
         ReadOnlySpan<float> Own(float[] samples) => before > 0
             ? samples.AsSpan((before * Loudness.StepFrames - TruePeak.FramesBefore) * Frames.Channels)
             : new float[TruePeak.FramesBefore * Frames.Channels].Concat(samples).ToArray();
     }
 
     /// <summary>The highest true peak of a show, linear.</summary>
-    /// <param name="bounds">What its peaks come to at most, linear, step by step.</param>
-    /// <param name="pieces">What was measured of it.</param>
+    /// <param name="bounds">Upper bounds of its peaks, linear, by step.</param>
+    /// <param name="pieces">The measured pieces.</param>
     public float Highest(float[] bounds, LimiterPieces pieces)
     {
         var (known, peak) = (pieces.Known, pieces.Peak);
@@ -97,7 +97,7 @@ internal sealed class PeakFinder(Schedule schedule, ILoudness sounds)
         {
             if (bound <= peak * CloseEnough) break;
             var start = (long)first * Loudness.StepFrames - TruePeak.FramesBefore;
-            // No sample before the first: there is silence.
+            // There is silence before the first sample.
             var missing = (int)Math.Max(0, -start);
             samples.AsSpan(0, missing * Frames.Channels).Clear();
             mixer.Render(start + missing, samples.AsSpan(missing * Frames.Channels));
@@ -114,14 +114,14 @@ internal sealed class PeakFinder(Schedule schedule, ILoudness sounds)
         }
     }
 
-    /// <summary>Where the limiter could be at work, as measured.</summary>
-    /// <param name="Peak">The true peak there of what comes out, linear.</param>
-    /// <param name="SumPeak">That of the sum before the limiter, linear.</param>
-    /// <param name="Limited">The pieces it works in, and how high the sum would peak in each, linear.</param>
-    /// <param name="Known">Step by step, whether it was measured.</param>
-    /// <param name="Energies">The energies of the show, step by step, as the limiter leaves them.</param>
+    /// <summary>The measurements where the limiter may act.</summary>
+    /// <param name="Peak">The true peak after the limiter, linear.</param>
+    /// <param name="SumPeak">The true peak of the sum before the limiter, linear.</param>
+    /// <param name="Limited">The pieces in which it acts, and the peak of the sum in each, linear.</param>
+    /// <param name="Known">Whether each step was measured.</param>
+    /// <param name="Energies">The energies of the show after the limiter, by step.</param>
     public sealed record LimiterPieces(float Peak, float SumPeak, List<(Range Steps, float SumPeak)> Limited, bool[] Known, double[] Energies);
 
-    /// <summary>A piece as it was measured.</summary>
+    /// <summary>A measured piece.</summary>
     private sealed record MeasuredPiece(double[] Energies, float Peak, float SumPeak, bool IsLimited);
 }

@@ -5,7 +5,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Levels;
 
-/// <summary>How loud a show is as it sounds, cut, fitted and levelled: after ITU-R BS.1770-5, EBU R 128 and EBU Tech 3342. Each figure is worked out when it is asked for.</summary>
+/// <summary>The loudness of a show as it plays, after ITU-R BS.1770-5, EBU R 128 and EBU Tech 3342. Each figure is computed when it is read.</summary>
 public sealed class ShowLevels
 {
     /// <summary>How far below its integrated loudness a voice still counts as speaking, in LU: the relative gate of the standard.</summary>
@@ -41,7 +41,7 @@ public sealed class ShowLevels
 
     /// <summary>Measures a show.</summary>
     /// <param name="show">The show.</param>
-    /// <param name="sounds">Its sounds, and what was measured of it before.</param>
+    /// <param name="sounds">Its sounds and their earlier measurements.</param>
     public static ShowLevels Of(TimedShow show, ILoudness sounds)
     {
         ArgumentNullException.ThrowIfNull(show);
@@ -49,13 +49,13 @@ public sealed class ShowLevels
         return new(show, sounds);
     }
 
-    /// <summary>The cues that have a time, in the show's order. Manual ones count as if they played.</summary>
+    /// <summary>The cues that have times, in the show's order; manual ones count as if they played.</summary>
     public ValueList<CueLevels> Cues { get; }
 
-    /// <summary>Where the limiter is limiting, to some seconds.</summary>
+    /// <summary>Where the limiter acts, to within some seconds.</summary>
     public ValueList<FrameStretch> Limited => [.. _limited.Value.Limited.Select(l => new FrameStretch((long)l.Steps.Start.Value * Loudness.StepFrames, (long)l.Steps.End.Value * Loudness.StepFrames))];
 
-    /// <summary>Where the limiter has most to do: about the frame at which the sum would peak highest, and how high, in dBTP; null where it has nothing to do.</summary>
+    /// <summary>The place where the limiter acts most: the frame, and the peak of the sum there in dBTP; null when it does not act.</summary>
     public (long Frame, double SumPeakDbtp)? MostLimited
     {
         get
@@ -68,20 +68,20 @@ public sealed class ShowLevels
         }
     }
 
-    /// <summary>How loud the cues are that sound by themselves, along the show.</summary>
+    /// <summary>The loudness over time of the cues that play automatically.</summary>
     internal IReadOnlyList<CueTrack> Tracks => _tracks;
 
-    /// <summary>What the peaks of all cues come to at most, linear, in steps of 10 ms.</summary>
+    /// <summary>Upper bounds of the peaks of all cues, linear, in steps of 10 ms.</summary>
     internal float[] PeakBounds => _sum.Value.Most;
 
-    /// <summary>How high it peaks.</summary>
+    /// <summary>Its peaks.</summary>
     public PeakLevels Peaks => _peaks.Value;
 
     /// <summary>The whole show.</summary>
     public WholeLevels Whole => _whole ??= WholeOf(_squares.Value, Loudness.ShortTerm(_squares.Value));
     private WholeLevels? _whole;
 
-    /// <summary>Its sounds kind by kind, those there are.</summary>
+    /// <summary>Its kinds of sound, those it has.</summary>
     public IEnumerable<KindLevels> Kinds => _kinds.Select(k => new KindLevels(k.Key, Loudness.ShortTerm(MeanSquares(k.Value)).ToValueList()));
 
     /// <summary>Its slides, in running order.</summary>
@@ -89,7 +89,7 @@ public sealed class ShowLevels
 
     private int Steps => (int)((_show.Order.TotalFrames + Loudness.StepFrames - 1) / Loudness.StepFrames);
 
-    /// <summary>What its cues come to together, step by step: the sum of the squares of their weighted samples, and the most they peak at.</summary>
+    /// <summary>The sum of its cues, by step: the sum of squares of their weighted samples, and their highest peak.</summary>
     private (double[] Energies, float[] Most) Sum(ILoudness sounds)
     {
         var (energies, most) = (new double[Steps], new float[Steps]);
@@ -100,7 +100,7 @@ public sealed class ShowLevels
         return (energies, most);
     }
 
-    /// <summary>The mean squares of whole steps; what does not fill one at the end is not counted.</summary>
+    /// <summary>The mean squares of whole steps; an incomplete step at the end is left out.</summary>
     private double[] MeanSquares(double[] energies)
     {
         var squares = energies.AsSpan(0, (int)(_show.Order.TotalFrames / Loudness.StepFrames)).ToArray();
@@ -129,7 +129,7 @@ public sealed class ShowLevels
             kind.IsSpoken() && integrated is { } lufs ? OverBedLu(tracks, beds, lufs) : null);
     }
 
-    /// <summary>How far a voice is over the beds while it speaks, in LU; null where none sounds then.</summary>
+    /// <summary>How far a voice is above the beds while it speaks, in LU; null when no bed plays then.</summary>
     private static double? OverBedLu(List<CueTrack> tracks, double[] beds, double lufs)
     {
         var gate = Loudness.MeanSquare(lufs - SpeakingLu) * Loudness.StepFrames;
@@ -149,24 +149,24 @@ public sealed class ShowLevels
     private static double? Decibels(float linear) => linear > 0 ? Gain.ToDecibels(linear) : null;
 }
 
-/// <summary>How loud the sounds of a kind are, as they add up where they have nothing in common.</summary>
+/// <summary>The loudness of the sounds of a kind, added up as uncorrelated.</summary>
 /// <param name="Kind">The kind.</param>
-/// <param name="ShortTermLufs">Their short-term loudness, each the 3 s from so many tenths of a second on, in LUFS; −∞ for silence.</param>
+/// <param name="ShortTermLufs">Their short-term loudness for each tenth of a second, over the 3 s from there, in LUFS; −∞ for silence.</param>
 public sealed record KindLevels(SoundKind Kind, ValueList<double> ShortTermLufs);
 
-/// <summary>How loud a slide is, with all that sounds on it.</summary>
+/// <summary>The loudness of a slide, with everything that plays on it.</summary>
 /// <param name="SlideId">The slide.</param>
 /// <param name="Number">Its number.</param>
-/// <param name="IntegratedLufs">Its integrated loudness in LUFS; null where it has none.</param>
-/// <param name="LoudestLufs">The loudest 400 ms of it in LUFS; null where there are none.</param>
+/// <param name="IntegratedLufs">Its integrated loudness in LUFS; null for none.</param>
+/// <param name="LoudestLufs">Its loudest 400 ms in LUFS; null for none.</param>
 public sealed record SlideLevels(string SlideId, int Number, double? IntegratedLufs, double? LoudestLufs);
 
-/// <summary>How loud a cue is by itself, wherever it sounds.</summary>
+/// <summary>The loudness of a cue on its own, over all its appearances.</summary>
 /// <param name="CueId">The cue.</param>
-/// <param name="Kind">What its sound is for.</param>
+/// <param name="Kind">The kind of its sound.</param>
 /// <param name="LevelDb">Its level.</param>
-/// <param name="IntegratedLufs">Its integrated loudness in LUFS; null where it has none.</param>
-/// <param name="LoudestLufs">The loudest 400 ms of it in LUFS, silence around it where it is shorter; null where there are none.</param>
-/// <param name="TruePeakDbtp">What its true peak is at most, in dBTP; null for silence.</param>
-/// <param name="OverBedLu">How far a voice is over the beds while it speaks, in LU; null where none sounds then, and for other kinds.</param>
+/// <param name="IntegratedLufs">Its integrated loudness in LUFS; null for none.</param>
+/// <param name="LoudestLufs">Its loudest 400 ms in LUFS, padded with silence when it is shorter; null for none.</param>
+/// <param name="TruePeakDbtp">The upper bound of its true peak, in dBTP; null for silence.</param>
+/// <param name="OverBedLu">How far a voice is above the beds while it speaks, in LU; null when no bed plays then, and for other kinds.</param>
 public sealed record CueLevels(string CueId, SoundKind Kind, double LevelDb, double? IntegratedLufs, double? LoudestLufs, double? TruePeakDbtp, double? OverBedLu);

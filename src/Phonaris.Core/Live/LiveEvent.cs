@@ -2,103 +2,103 @@ using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Live;
 
-/// <summary>Something that happens while a show is shown.</summary>
-/// <param name="Kind">What.</param>
-/// <param name="AtMs">When, in milliseconds of the clock the sounds are played by.</param>
+/// <summary>An event in a live show.</summary>
+/// <param name="Kind">The kind of event.</param>
+/// <param name="AtMs">When it happens, in milliseconds of the audio clock.</param>
 public sealed record LiveEvent(LiveEventKind Kind, long AtMs)
 {
-    /// <summary>The place that is gone to.</summary>
+    /// <summary>The place the presenter goes to.</summary>
     public int Place { get; init; }
 
-    /// <summary>The cue it is about; empty for none.</summary>
+    /// <summary>The cue it concerns; empty for none.</summary>
     public string CueId { get; init; } = "";
 
-    /// <summary>From where the cue is to be heard, in milliseconds from its start.</summary>
+    /// <summary>Where the cue plays from, in milliseconds from its start.</summary>
     public long FromMs { get; init; }
 }
 
 /// <summary>The kinds of <see cref="LiveEvent"/>.</summary>
 public enum LiveEventKind
 {
-    /// <summary>The presenter goes on, back, or to any place; a waiting loop loops.</summary>
+    /// <summary>The presenter moves on, back, or to any place, or a waiting loop starts again.</summary>
     GoTo,
 
-    /// <summary>A delay is over.</summary>
+    /// <summary>A delay has ended.</summary>
     Due,
 
-    /// <summary>A cue is started by hand, or again.</summary>
+    /// <summary>A cue is triggered, or triggered again.</summary>
     Start,
 
-    /// <summary>Another moment of a sounding cue is gone to.</summary>
+    /// <summary>A playing cue jumps to another position.</summary>
     Seek,
 
-    /// <summary>A cue is faded out by hand.</summary>
+    /// <summary>A cue is faded out by the presenter.</summary>
     FadeOut,
 
-    /// <summary>All is silenced.</summary>
+    /// <summary>Everything is silenced.</summary>
     Silence,
 
-    /// <summary>A cue has come to its own end.</summary>
+    /// <summary>A cue has reached its own end.</summary>
     Ended,
 }
 
-/// <summary>What is to be done with a sound.</summary>
-/// <param name="Kind">What.</param>
-/// <param name="CueId">The cue of the plan.</param>
-/// <param name="Reason">Why.</param>
+/// <summary>An order to the audio output.</summary>
+/// <param name="Kind">The kind of order.</param>
+/// <param name="CueId">The cue in the plan.</param>
+/// <param name="Reason">The reason.</param>
 public sealed record LiveOrder(LiveOrderKind Kind, string CueId, LiveReason Reason)
 {
     /// <summary>How long to wait, in milliseconds.</summary>
     public long InMs { get; init; }
 
-    /// <summary>From where in the cue, in milliseconds.</summary>
+    /// <summary>Where in the cue to start, in milliseconds.</summary>
     public long FromMs { get; init; }
 
-    /// <summary>How it fades in, or fades out.</summary>
+    /// <summary>The length of the fade.</summary>
     public Fade Fade { get; init; } = Fade.None;
 
-    /// <summary>The cue that takes over, or null.</summary>
+    /// <summary>The cue that replaces it, or null.</summary>
     public string? By { get; init; }
 }
 
 /// <summary>The kinds of <see cref="LiveOrder"/>.</summary>
 public enum LiveOrderKind
 {
-    /// <summary>Tell when a time is over: it begins then, or, where its span ends, it ends.</summary>
+    /// <summary>Report when a delay has ended: the cue begins then or, at the end of its span, ends.</summary>
     Wait,
 
-    /// <summary>Let it sound.</summary>
+    /// <summary>Play.</summary>
     Start,
 
-    /// <summary>Let it fade out.</summary>
+    /// <summary>Fade out.</summary>
     Stop,
 
-    /// <summary>Nothing: it has ended by itself.</summary>
+    /// <summary>Nothing: it has ended on its own.</summary>
     Ended,
 }
 
-/// <summary>Why something is done with a sound.</summary>
+/// <summary>The reason for an order.</summary>
 public enum LiveReason
 {
-    /// <summary>Its place was come to.</summary>
+    /// <summary>Its place was reached.</summary>
     Began,
 
-    /// <summary>Its slides were revisited, and it picks up.</summary>
+    /// <summary>Its slides were revisited, and it goes on.</summary>
     CameBack,
 
-    /// <summary>The cue it waits for has ended.</summary>
+    /// <summary>The cue it follows has ended.</summary>
     Followed,
 
-    /// <summary>By hand.</summary>
+    /// <summary>The presenter triggered it.</summary>
     Hand,
 
     /// <summary>Its span was left.</summary>
     SpanEnded,
 
-    /// <summary>Another bed takes over.</summary>
+    /// <summary>Another bed replaces it.</summary>
     TakenOver,
 
-    /// <summary>All was silenced.</summary>
+    /// <summary>Everything was silenced.</summary>
     Silence,
 
     /// <summary>It has finished.</summary>

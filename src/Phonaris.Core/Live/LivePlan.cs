@@ -5,21 +5,21 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Core.Live;
 
 /// <summary>
-/// What shall sound wherever the presenter is, however they came there: worked out from the show once, before it is shown, and carried out
-/// by the page that shows it. How long slides stay is not known, so nothing here depends on it but what is
-/// to end so much earlier or later than a slide: that goes by how long it is planned to stay.
+/// What plays at each place a presenter can be, however they got there. It is computed once from the show, before it is presented, and carried out
+/// by the page that presents it. How long slides stay is not known then, so nothing depends on it, except a cue that
+/// ends some time before or after a slide's end: that uses the planned hold.
 /// </summary>
-/// <param name="Places">Where the presenter can be, in the running order: each slide with so many of its steps taken.</param>
-/// <param name="Cues">The cues that can sound. One that restarts on every slide is there for each.</param>
+/// <param name="Places">The places a presenter can be at, in running order: each slide with a number of its steps taken.</param>
+/// <param name="Cues">The cues that can play. One that restarts on every slide appears once for each.</param>
 public sealed record LivePlan(ValueList<LivePlace> Places, ValueList<LiveCue> Cues)
 {
-    /// <summary>How long a sound takes to fade out by hand, in milliseconds.</summary>
+    /// <summary>The length of the presenter's fade-out, in milliseconds.</summary>
     public long HandFadeMs { get; init; } = LiveRun.HandFadeMs;
 
-    /// <summary>How a sound begins or ends where it is cut: no edge clicks.</summary>
+    /// <summary>The fade at a cut, which prevents clicks.</summary>
     public Fade Edge { get; init; } = LiveRun.Edge;
 
-    /// <summary>How long all take when they are silenced at once, in milliseconds.</summary>
+    /// <summary>The length of the fade when everything is silenced, in milliseconds.</summary>
     public long SilenceFadeMs { get; init; } = LiveRun.SilenceFadeMs;
 
     /// <summary>The plan of a show.</summary>
@@ -43,7 +43,7 @@ public sealed record LivePlan(ValueList<LivePlace> Places, ValueList<LiveCue> Cu
         return new(
             slide.SlideId, slide.Number, step, from / Frames.PerMs, (to - from) / Frames.PerMs,
             [.. here.Select(s => s.Cue.Id)],
-            // Voices and spots begin where they are to, and so does what comes after another; a bed wherever it is found missing.
+            // Voices, spots and cues that follow others begin only at their own place; a bed begins wherever it is missing.
             [.. here
                 .Where(s => s.Begins && (s.First == index || s.Cue is { Kind: SoundKind.Bed, After: null }))
                 .Select(s => new LiveBegin(s.Cue.Id, s.First == index ? s.DelayMs + s.Cue.GapMs : 0, s.First == index))],
@@ -68,23 +68,23 @@ public sealed record LivePlan(ValueList<LivePlace> Places, ValueList<LiveCue> Cu
         return loops;
     }
 
-    /// <summary>A waiting loop: its first and last place, and the one it is left for.</summary>
+    /// <summary>A waiting loop: its first and last place, and the place after it.</summary>
     private sealed record Loop(int Start, int Last, int? Exit);
 }
 
-/// <summary>Where a presenter can be: a slide with so many of its steps taken.</summary>
+/// <summary>A place a presenter can be at: a slide with a number of its steps taken.</summary>
 /// <param name="SlideId">The slide.</param>
 /// <param name="Number">Its number.</param>
-/// <param name="Step">The last step taken, from 0 for the slide's own coming.</param>
-/// <param name="AtMs">When it is planned, in milliseconds from the show's beginning.</param>
-/// <param name="StayMs">How long it is planned to stay.</param>
-/// <param name="Held">The cues that may sound here; all others end when it is come to, but those that play past its span.</param>
-/// <param name="Begins">The cues that begin here where they do not sound.</param>
-/// <param name="Ends">The cues that end while it stays, where they sound.</param>
+/// <param name="Step">The last step taken; 0 for the slide itself.</param>
+/// <param name="AtMs">Its planned time, in milliseconds from the show's beginning.</param>
+/// <param name="StayMs">How long it is planned to last.</param>
+/// <param name="Held">The cues that may play here. All others end when it is reached, except those that play past their span.</param>
+/// <param name="Begins">The cues that begin here unless they already play.</param>
+/// <param name="Ends">The cues that end here if they play.</param>
 /// <param name="ByHand">The cues of this slide that are triggered manually, in the order of their keys; cues on this slide only come first.</param>
 /// <param name="LoopStart">The first place of the waiting loop it is in, or null.</param>
-/// <param name="LoopExit">The place the waiting loop is left for, or null.</param>
-/// <param name="Loops">Whether the waiting loop's first place comes after it.</param>
+/// <param name="LoopExit">The place after the waiting loop, or null.</param>
+/// <param name="Loops">Whether the first place of the waiting loop follows it.</param>
 public sealed record LivePlace(
     string SlideId, int Number, int Step, long AtMs, long StayMs, ValueList<string> Held, ValueList<LiveBegin> Begins, ValueList<LiveEnd> Ends, ValueList<string> ByHand, int? LoopStart,
     int? LoopExit, bool Loops);
@@ -92,10 +92,10 @@ public sealed record LivePlace(
 /// <summary>A cue that begins at a place.</summary>
 /// <param name="CueId">The cue of the plan.</param>
 /// <param name="DelayMs">How much later, in milliseconds.</param>
-/// <param name="StartsHere">Whether this is where it is to begin; else it begins only where it was not heard to its end.</param>
+/// <param name="StartsHere">Whether this is its own start; otherwise it begins here only if it was not heard to its end.</param>
 public sealed record LiveBegin(string CueId, long DelayMs, bool StartsHere);
 
 /// <summary>A cue that ends at a place.</summary>
 /// <param name="CueId">The cue of the plan.</param>
-/// <param name="DelayMs">How long after the place was come to, in milliseconds.</param>
+/// <param name="DelayMs">How long after the place was reached, in milliseconds.</param>
 public sealed record LiveEnd(string CueId, long DelayMs);

@@ -5,13 +5,13 @@ using Phonaris.Core.Signal;
 namespace Phonaris.Core.Live;
 
 /// <summary>
-/// A show being shown: what happens, and what is to be done with the sounds when it does. This is the reference, which says what is right and
-/// why; <c>client/src/live/engine/run.ts</c> carries out the very same in the page, so that it goes on when the server is gone, and is held to this by
-/// <c>walks.json</c>. Times are milliseconds of the clock the sounds are played by.
+/// The rules of a live show: which orders each event causes. This is the reference implementation.
+/// <c>client/src/live/engine/run.ts</c> implements the same rules in the page, so that a show goes on when the server is gone, and is held to this one by
+/// <c>walks.json</c>. Times are milliseconds of the audio clock.
 /// </summary>
 public sealed class LiveRun
 {
-    /// <summary>How long a sound takes to fade out by hand, and how long all take when they are silenced, in milliseconds.</summary>
+    /// <summary>The lengths of the presenter's fade-out and of silencing everything, in milliseconds.</summary>
     internal const long HandFadeMs = 1_500, SilenceFadeMs = 300;
 
     private readonly LivePlan _plan;
@@ -22,21 +22,21 @@ public sealed class LiveRun
     private readonly Dictionary<string, long> _ends = [];
     private LivePlace? _left;
 
-    /// <summary>A run of a plan, not begun yet.</summary>
+    /// <summary>A run of a plan that has not begun.</summary>
     public LiveRun(LivePlan plan)
     {
         ArgumentNullException.ThrowIfNull(plan);
         (_plan, _cues) = (plan, plan.Cues.ToImmutableDictionary(c => c.Id));
     }
 
-    /// <summary>Where the presenter is; −1 before the beginning.</summary>
+    /// <summary>The presenter's place; −1 before the beginning.</summary>
     public int Place { get; private set; } = -1;
 
-    /// <summary>What a cue is doing.</summary>
+    /// <summary>The state of a cue.</summary>
     public CueState StateOf(string cueId) => _states.GetValueOrDefault(cueId) ?? CueState.Fresh;
 
-    /// <summary>What is to be done when something happens.</summary>
-    /// <param name="happened">What happens; what no longer applies is left aside.</param>
+    /// <summary>The orders an event causes.</summary>
+    /// <param name="happened">The event; one that no longer applies causes none.</param>
     /// <exception cref="ArgumentOutOfRangeException">It names a place that does not exist.</exception>
     public IReadOnlyList<LiveOrder> Take(LiveEvent happened)
     {
@@ -62,7 +62,7 @@ public sealed class LiveRun
                 Start(_cues[happened.CueId], happened.FromMs, LiveReason.Hand);
                 break;
             case LiveEventKind.Seek when state.Phase == CuePhase.Sounding:
-                // The same sound from elsewhere: one edge out, one in.
+                // A jump within the same sound: a short fade out and one in.
                 Order(new(LiveOrderKind.Stop, happened.CueId, LiveReason.Hand) { Fade = Edge });
                 Begin(_cues[happened.CueId], happened.FromMs, Edge, LiveReason.Hand);
                 break;
@@ -87,7 +87,7 @@ public sealed class LiveRun
     {
         var before = Place < 0 ? null : _plan.Places[Place];
         var here = _plan.Places[place];
-        // A waiting loop of one slide reaches it again each time it loops.
+        // A waiting loop of one slide reaches that slide again each time.
         if (place == Place && before?.Loops != true) return;
         var sameSlide = before?.SlideId == here.SlideId && place != Place;
         var forward = place > Place;
@@ -98,14 +98,14 @@ public sealed class LiveRun
         foreach (var cue in Active().Where(c => !here.Held.Contains(c.Id)))
         {
             var sounds = StateOf(cue.Id).Phase == CuePhase.Sounding;
-            // A bed is replaced by the next as that begins; what is to play past its span does.
+            // A bed is replaced by the next one when that begins, even if it plays past its span.
             if (sounds && (cue.PlaysPastSpan || (cue.Kind == SoundKind.Bed && takesOver))) continue;
             Stop(cue, cue.FadeOut, LiveReason.SpanEnded, CuePhase.Left);
         }
-        // What was over, is so only as long as its slides are not left.
+        // A finished cue counts as finished only while its slides are shown.
         foreach (var (id, state) in _states.Where(s => s.Value.Phase == CuePhase.Over && !here.Held.Contains(s.Key)).ToList()) _states[id] = state with { Phase = CuePhase.Left };
         foreach (var begin in begins) Come(begin);
-        // Then what comes after others, since those may just have ended, or begun.
+        // Then the cues that follow others, since those may just have ended or begun.
         foreach (var begin in here.Begins.Where(b => _cues[b.CueId].After is not null))
             if (ToBegin(begin, sameSlide, forward)) Come(begin);
         foreach (var end in here.Ends)
@@ -116,10 +116,10 @@ public sealed class LiveRun
         _left = null;
     }
 
-    /// <summary>Whether a cue that sounds, or is to, has come to where it ends.</summary>
+    /// <summary>Whether a playing or waiting cue has reached its end.</summary>
     private bool Ends(string cueId) => _ends.TryGetValue(cueId, out var at) && at <= _now && StateOf(cueId).Phase is CuePhase.Sounding or CuePhase.Waiting;
 
-    /// <summary>Begins what a place begins.</summary>
+    /// <summary>Begins the cues of a place.</summary>
     private void Come(LiveBegin begin)
     {
         var cue = _cues[begin.CueId];
@@ -135,11 +135,11 @@ public sealed class LiveRun
         var phase = StateOf(cue.Id).Phase;
         if (phase is CuePhase.Sounding or CuePhase.Waiting) return false;
         if (cue.After is not null && _plan.Cues.Any(c => c.CueId == cue.After && IsToEnd(c.Id))) return false;
-        // Steps taken back begin nothing. A bed that was heard to its end, or sent away, stays away until its slides are left.
+        // Going back a step begins nothing. A bed that was heard to its end, or faded out, stays silent until its slides are left.
         return cue.Kind == SoundKind.Bed ? phase != CuePhase.Over : !sameSlide || forward;
     }
 
-    /// <summary>Whether a cue has its end before it: it sounds, or is to, or can here or further on.</summary>
+    /// <summary>Whether a cue is yet to end: it plays, waits, or can begin here or later.</summary>
     private bool IsToEnd(string cueId) => StateOf(cueId).Phase switch
     {
         CuePhase.Sounding or CuePhase.Waiting => true,
@@ -177,7 +177,7 @@ public sealed class LiveRun
     {
         var state = StateOf(cue.Id);
         var sounded = state.Phase == CuePhase.Sounding;
-        // Where it was left, were it to be picked up.
+        // Where it stopped, in case it goes on.
         var position = state.FromMs + (sounded ? _now - state.StartMs : 0);
         _states[cue.Id] = new(then, 0, cue.LengthMs is { } length && position >= length ? 0 : position);
         if (!sounded) return;
@@ -187,7 +187,7 @@ public sealed class LiveRun
 
     private static Fade AtLeastAnEdge(Fade fade) => fade.Ms < Edge.Ms ? Edge : fade;
 
-    /// <summary>Starts the cues that follow a cue when it ends, where they may play; no bed at the moment when another has replaced it.</summary>
+    /// <summary>Starts the cues that follow a cue when it ends, where they may play; not a bed at the moment another has replaced it.</summary>
     private void Follow(string endedId, bool takenOver = false)
     {
         foreach (var cue in _plan.Cues.Where(c => c.After == _cues[endedId].CueId && Waits(c.Id) && !(takenOver && c is { Kind: SoundKind.Bed, GapMs: 0 }) && StateOf(c.Id).Phase is CuePhase.Fresh or CuePhase.Left))
@@ -195,21 +195,21 @@ public sealed class LiveRun
             else Wait(cue, 0, cue.GapMs);
     }
 
-    /// <summary>Whether a cue may sound here, and where a place is being left, there too: what comes with the new one is begun by that.</summary>
+    /// <summary>Whether a cue may play here and, while a place is being left, at the new place too: a cue that belongs to the new one is begun by it.</summary>
     private bool Waits(string cueId) => Held(cueId) && _left?.Held.Contains(cueId) != false;
 
     private bool Held(string cueId) => Place >= 0 && _plan.Places[Place].Held.Contains(cueId);
 
-    /// <summary>The cues that sound or wait to, in the order of the plan.</summary>
+    /// <summary>The cues that play or wait, in the order of the plan.</summary>
     private List<LiveCue> Active() => [.. _plan.Cues.Where(c => StateOf(c.Id).Phase is CuePhase.Sounding or CuePhase.Waiting)];
 
     private void Order(LiveOrder order) => _orders.Add(order);
 }
 
-/// <summary>What a cue is doing.</summary>
-/// <param name="Phase">Whether it sounds.</param>
-/// <param name="StartMs">When it began, or is to.</param>
-/// <param name="FromMs">What of it was heard first then; where it does not sound, where it was left.</param>
+/// <summary>The state of a cue.</summary>
+/// <param name="Phase">Its phase.</param>
+/// <param name="StartMs">When it began, or is to begin.</param>
+/// <param name="FromMs">Where in the cue it began then; when it does not play, where it stopped.</param>
 public sealed record CueState(CuePhase Phase, long StartMs, long FromMs)
 {
     /// <summary>Not heard yet.</summary>
@@ -222,15 +222,15 @@ public enum CuePhase
     /// <summary>Not heard yet.</summary>
     Fresh,
 
-    /// <summary>It is to sound when its delay is over.</summary>
+    /// <summary>It plays when its delay has ended.</summary>
     Waiting,
 
-    /// <summary>It sounds.</summary>
+    /// <summary>It plays.</summary>
     Sounding,
 
-    /// <summary>Its slides were left; it can be revisited.</summary>
+    /// <summary>Its slides were left; it can go on when they are revisited.</summary>
     Left,
 
-    /// <summary>It has finished, or was sent away: it does not begin again by itself until its slides are left.</summary>
+    /// <summary>It has finished or was faded out; it does not begin again automatically until its slides are left.</summary>
     Over,
 }

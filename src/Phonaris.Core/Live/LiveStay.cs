@@ -3,34 +3,34 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Live;
 
-/// <summary>From which position to which a cue may sound live.</summary>
+/// <summary>The range of positions at which a cue may play in a live show.</summary>
 /// <param name="Cue">The cue.</param>
-/// <param name="Stem">What it sounds from.</param>
+/// <param name="Stem">Its rendered sound.</param>
 /// <param name="First">The position at which it begins.</param>
-/// <param name="Last">The last position it may sound at.</param>
-/// <param name="DelayMs">How much later than its first position is reached it begins, in milliseconds.</param>
-/// <param name="Begins">Whether it begins by itself when that position is reached.</param>
-/// <param name="EndMs">How long after its last position was reached it ends, in milliseconds; null for when that is left.</param>
+/// <param name="Last">The last position at which it may play.</param>
+/// <param name="DelayMs">Its delay after its first position is reached, in milliseconds.</param>
+/// <param name="Begins">Whether it begins automatically when that position is reached.</param>
+/// <param name="EndMs">The delay before it ends after its last position is reached, in milliseconds; null to end when that position is left.</param>
 internal sealed record LiveStay(LiveCue Cue, LiveStem Stem, int First, int Last, long DelayMs, bool Begins, long? EndMs)
 {
-    /// <summary>The stay, to no later than a position.</summary>
+    /// <summary>The same range, limited to a position.</summary>
     public LiveStay Until(int position) => position < Last ? this with { Last = position, EndMs = null } : this;
 }
 
 /// <summary>
-/// Works out from which position to which each cue may sound. Always held: First ≤ Last, and of two beds that begin by themselves the earlier may sound only at positions
-/// reached before the later one begins, so wherever a presenter jumps to at most one of them sounds. For example slides of 1, 3 and 1 steps, so positions 0 to 4: a bed
-/// on slides 1 and 2 has 0 to 3. Another on slides 2 and 3 that begins with the second step of slide 2 has 2 to 4, and the first then has 0 to 1.
+/// Computes the positions at which each cue may play. Invariant: First ≤ Last, and of two beds that start automatically the earlier may play only at positions
+/// before the later one begins, so that wherever a presenter jumps, at most one of them plays. Example: slides of 1, 3 and 1 steps have positions 0 to 4. A bed
+/// on slides 1 and 2 has 0 to 3. If another on slides 2 and 3 begins with the second step of slide 2, it has 2 to 4, and the first then has 0 to 1.
 /// </summary>
 internal static class LiveStays
 {
-    /// <summary>The cues that can sound, in the show's order, each with its stay.</summary>
+    /// <summary>The cues that can play, in the show's order, each with its range.</summary>
     public static IReadOnlyList<LiveStay> Of(TimedShow show, Positions positions)
     {
         var placed = show.Places.All.Where(p => p.Cue.IsNoticed).Select(p => (p.Scheduled, p.Cue, Stay: StayOf(show, positions, p.Scheduled, p.Cue, p.Sound))).ToList();
         var (inOrder, yielding) = BedOrder.Of(placed.Where(p => p.Stay is { Begins: true, Cue.Kind: SoundKind.Bed }).Select(p => (p.Scheduled, p.Cue)));
         var silent = yielding.Select(y => y.Key).ToHashSet();
-        // A cue after another takes over whenever that is reached.
+        // A cue that follows another replaces a bed whenever that happens.
         inOrder = [.. inOrder.Where(b => show.Places.WaitsFor(b.Cue) is null)];
         var until = inOrder.Zip(inOrder.Skip(1)).ToDictionary(b => b.First.Bed.Key, b => positions.LastBefore(b.Second.Bed.StartFrame));
         return
@@ -47,14 +47,14 @@ internal static class LiveStays
         var covered = show.Order.Of(show.Show, cue.Span!);
         if (cue.EachSlide) covered = [covered.First(s => planned.StartFrame < s.EndFrame)];
         var (firstOfSpan, lastOfSpan) = (positions.Of(covered[0]), positions.Of(covered[^1]) + covered[^1].StepFrames.Count - 1);
-        // It may be planned to end while a position stays, earlier or later than its span does.
+        // It may be planned to end during a position, before or after the end of its span.
         var last = planned.StopFrame is { } stop ? positions.LastBefore(stop) : lastOfSpan;
         var (lastSlide, _, from, to) = positions.At(last);
         var endMs = planned.StopFrame < to ? (planned.StopFrame - from) / Frames.PerMs : null;
         var after = show.Places.WaitsFor(cue)?.Id;
-        // A cue that follows another may start anywhere in its span, whenever the other ends.
+        // A cue that follows another may start anywhere in its span, whenever that one ends.
         var (first, delayMs) = after is not null ? (firstOfSpan, 0L) : StartOf(show, positions, cue, planned, covered);
-        // A video that is muted is played all the same, and not heard.
+        // A muted video plays without sound.
         var stem = LiveStem.Of(cue.Muted ? planned with { Gain = 0 } : planned);
         var ducksBeds = sound.Kind.IsSpoken() && sound.HasAudio && cue.Ducks && !cue.Muted;
         var live = new LiveCue(
@@ -91,7 +91,7 @@ internal static class LiveStays
         return cue.Start.Kind switch
         {
             CueStartKind.Step => (StepOf(show.Show, positions, covered, cue.Start.StepId) ?? first, cue.DelayMs),
-            // Where that makes it start, as planned. The same for a cue that follows one that does not play.
+            // The position at which that planned time falls. The same applies to a cue that follows one that does not play.
             CueStartKind.End or CueStartKind.After => show.Order.At(planned.StartFrame) is var slide
                 ? (positions.Of(slide), (planned.StartFrame - slide.StartFrame) / Frames.PerMs)
                 : default,

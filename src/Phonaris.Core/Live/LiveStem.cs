@@ -5,27 +5,27 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Core.Live;
 
 /// <summary>
-/// A cue made ready to be played live: its course by itself, with cut, speed, fit, level and level points in it. What loops without end
-/// is there until a round that is like all that follow, which is then repeated to the frame.
+/// The rendered sound of a cue for a live show: on its own, with cut, speed, fit, level and level points. A cue that loops without end
+/// is rendered up to a repeat that equals all later ones, which is then repeated exactly.
 /// </summary>
 /// <param name="Cue">What is rendered, from frame 0 on.</param>
-/// <param name="LengthFrames">The length of the stem: that of the cue, and of the silence behind it.</param>
-/// <param name="LoopFrom">The frame of the stem from which it is repeated; its length where it is not.</param>
+/// <param name="LengthFrames">The length in frames, with the silence at its end.</param>
+/// <param name="LoopFrom">The frame from which it repeats; its length when it does not.</param>
 public sealed record LiveStem(ScheduledCue Cue, long LengthFrames, long LoopFrom)
 {
-    /// <summary>The silence between the end of music that ends by itself and its beginning again, in frames: long enough for the presenter to go on in it.</summary>
+    /// <summary>The silence between the end of music with its own ending and its repeat, in frames: long enough for the presenter to go on in it.</summary>
     private const long BreathFrames = Frames.PerSecond;
 
     /// <summary>Whether it loops without end.</summary>
     public bool Loops => LoopFrom < LengthFrames;
 
     /// <summary>The stem of a cue.</summary>
-    /// <param name="planned">What it plays by the schedule, before beds hand over and are ducked.</param>
+    /// <param name="planned">What it plays by the schedule, before crossfades and ducking.</param>
     public static LiveStem Of(ScheduledCue planned)
     {
         ArgumentNullException.ThrowIfNull(planned);
         var plays = planned with { StartFrame = 0, StopFrame = null, FadeIn = default, FadeOut = default, TakesOverFrom = null, ReplacedBy = null };
-        // Music that was made as long as its slides loops where they stay longer than was planned: what ends by itself does so first.
+        // Fitted music repeats when its slides stay longer than planned; music with its own ending plays that first.
         var goesOn = plays.FittedBy is FitMethod.Recut or FitMethod.Loop or FitMethod.Stretch;
         if (goesOn && !plays.EndsItself) plays = plays with { Rounds = Shows.Cue.FillSpan, SeamFrames = Seam.FramesFor(plays.LoopTo - plays.LoopFrom) };
         if (plays.Rounds != Shows.Cue.FillSpan)
@@ -34,14 +34,14 @@ public sealed record LiveStem(ScheduledCue Cue, long LengthFrames, long LoopFrom
             var once = plays with { EndFrame = plays.NaturalFrames, FadeOut = fadeOut };
             return goesOn ? new(once, once.LengthFrames + BreathFrames, 0) : new(once, once.LengthFrames, once.LengthFrames);
         }
-        // From the round on in which the last change of its level lies behind.
+        // From the repeat after its last level change.
         var settled = plays.Envelope.Points.Count == 0 ? 0 : plays.Envelope.Points[^1].Frame;
         var round = Math.Max(1, plays.RoundAt(Math.Max(0, settled - 1)) + 1);
         var loop = plays.RoundStart(round);
         return new(plays with { EndFrame = loop + plays.PeriodFrames }, loop + plays.PeriodFrames, loop);
     }
 
-    /// <summary>The stems of a show's plan, each with the cues of the plan that sound from it: one that restarts on every slide has one where it is as long on all.</summary>
+    /// <summary>The stems of a plan, each with the cues that use it: a cue that restarts on every slide shares one where the lengths are equal.</summary>
     /// <param name="show">The show.</param>
     public static IReadOnlyList<(LiveStem Stem, IReadOnlyList<string> CueIds)> OfAll(TimedShow show)
     {

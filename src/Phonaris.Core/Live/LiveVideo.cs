@@ -3,13 +3,13 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Live;
 
-/// <summary>The pictures of a video as they are shown live.</summary>
-/// <param name="File">The id of the file of them that is fetched before: <see cref="VideoFile.Name"/>.</param>
-/// <param name="Place">Where they lie, and how they are seen.</param>
-/// <param name="Box">Where they come to lie, in shares of the slide.</param>
-/// <param name="FirstPlace">The first place of the plan they are seen at, moving or not.</param>
-/// <param name="LastPlace">The last of them.</param>
-/// <param name="Runs">The stretches of that file in which they move, counted from where the cue begins to where it ends or is repeated.</param>
+/// <summary>The pictures of a video in a live show.</summary>
+/// <param name="File">The id of the file to download beforehand: <see cref="VideoFile.Name"/>.</param>
+/// <param name="Place">Their position and appearance.</param>
+/// <param name="Box">Where they are drawn, as fractions of the slide.</param>
+/// <param name="FirstPlace">The first place of the plan at which they are seen, playing or still.</param>
+/// <param name="LastPlace">The last such place.</param>
+/// <param name="Runs">The stretches of that file in which they play, from the start of the cue to its end or repeat.</param>
 public sealed record LiveVideo(string File, VideoPlace Place, VideoBox Box, int FirstPlace, int LastPlace, ValueList<VideoRun> Runs)
 {
     /// <summary>The pictures of a cue.</summary>

@@ -3,7 +3,7 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Core.Live;
 
 /// <summary>
-/// The positions a presenter can be at, in order: each slide of a running order with so many of its steps taken. For example slides of 1, 3 and 1 steps
+/// The positions a presenter can be at, in order: each slide with a number of its steps taken. Example: slides of 1, 3 and 1 steps
 /// have the positions 0; 1, 2, 3; 4.
 /// </summary>
 internal sealed class Positions
@@ -29,14 +29,14 @@ internal sealed class Positions
     /// <summary>The position at which a slide begins.</summary>
     public int Of(SlideTime slide) => _firstOf[slide.Place];
 
-    /// <summary>The slide of a position, the last step taken, and the frames from which to which it is planned to stay.</summary>
+    /// <summary>The slide of a position, the last step taken, and the planned frames from which to which it lasts.</summary>
     public (SlideTime Slide, int Step, long From, long To) At(int position)
     {
         var (slide, step) = _all[position];
         return (slide, step, slide.StepFrames[step], step + 1 < slide.StepFrames.Count ? slide.StepFrames[step + 1] : slide.EndFrame);
     }
 
-    /// <summary>The last position that is planned to be reached before a frame; −1 for none.</summary>
+    /// <summary>The last position planned before a frame; −1 for none.</summary>
     public int LastBefore(long frame)
     {
         if (frame <= 0) return -1;

@@ -2,19 +2,19 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Core.Live;
 
-/// <summary>What a run of a show was like, told by the page that showed it.</summary>
-/// <param name="Stays">Where it was how long, in order.</param>
+/// <summary>What happened in a run of a show, reported by the page that presented it.</summary>
+/// <param name="Stays">The slides shown and for how long, in order.</param>
 /// <param name="Lines">What happened, in order.</param>
 public sealed record RunLog(ValueList<RunStay> Stays, ValueList<RunLine> Lines)
 {
-    /// <summary>The most stays and lines that are kept, and the longest line in characters.</summary>
+    /// <summary>The most stays and lines that are stored, and the longest line in characters.</summary>
     public const int MostEntries = 20_000, LongestLine = 500;
 
-    /// <summary>The latest moment of a run, in milliseconds: a week.</summary>
+    /// <summary>The longest run, in milliseconds: a week.</summary>
     public const long LatestMs = 7L * 24 * 3_600_000;
 
-    /// <summary>Checks that it can be one.</summary>
-    /// <exception cref="RuleException">It cannot.</exception>
+    /// <summary>Checks that the log is valid.</summary>
+    /// <exception cref="RuleException">It is not.</exception>
     public RunLog Validated()
     {
         if (Stays.Count > MostEntries || Lines.Count > MostEntries) throw new RuleException($"A run can have at most {MostEntries} lines.", "log");
@@ -27,16 +27,16 @@ public sealed record RunLog(ValueList<RunStay> Stays, ValueList<RunLine> Lines)
 
 /// <summary>A stay on a slide.</summary>
 /// <param name="SlideId">The slide.</param>
-/// <param name="AtMs">When it was come to, in milliseconds from the run's beginning.</param>
+/// <param name="AtMs">When it was reached, in milliseconds from the run's beginning.</param>
 /// <param name="Ms">How long it lasted.</param>
 public sealed record RunStay(string SlideId, long AtMs, long Ms)
 {
-    /// <summary>How long after that each step was taken, in order, from the second on; null where that was not told.</summary>
+    /// <summary>The time of each step after that, in order, from the second on; null when it was not reported.</summary>
     public ValueList<long>? StepsMs { get; init; }
 }
 
-/// <summary>Something that happened.</summary>
+/// <summary>An event of a run.</summary>
 /// <param name="AtMs">When, in milliseconds from the run's beginning.</param>
-/// <param name="SlideId">On which slide.</param>
-/// <param name="Words">What.</param>
+/// <param name="SlideId">The slide it happened on.</param>
+/// <param name="Words">What happened, as text.</param>
 public sealed record RunLine(long AtMs, string SlideId, string Words);

@@ -4,21 +4,21 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Live;
 
-/// <summary>A run beside the plan.</summary>
+/// <summary>A run compared with the plan.</summary>
 /// <param name="TookMs">How long it took, in milliseconds.</param>
-/// <param name="PlannedMs">How long the slides that were shown are planned to stay, each once.</param>
+/// <param name="PlannedMs">The planned hold of the slides that were shown, each counted once.</param>
 /// <param name="Slides">The slides of the running order.</param>
 /// <param name="Lines">What happened.</param>
-/// <param name="Edit">Takes the times for holds, and for the steps of slides that were come to once; null where that changes nothing.</param>
-/// <param name="AsPlanned">Whether it took as long as planned, as exactly as holds are taken.</param>
+/// <param name="Edit">Sets holds to the times taken, and steps on slides that were shown once; null when that changes nothing.</param>
+/// <param name="AsPlanned">Whether it took as long as planned, to the precision of holds.</param>
 public sealed record RunReport(long TookMs, long PlannedMs, ValueList<RunSlide> Slides, ValueList<RunLine> Lines, Edit? Edit, bool AsPlanned)
 {
-    /// <summary>Holds are taken to whole tenths of a second: nobody holds a slide more exactly than that.</summary>
+    /// <summary>Holds are rounded to a tenth of a second: nobody changes slides more precisely.</summary>
     private const long HoldStepMs = 100;
 
     /// <summary>The report of a run.</summary>
-    /// <param name="show">The show as it is.</param>
-    /// <param name="log">What was reported the run.</param>
+    /// <param name="show">The current show.</param>
+    /// <param name="log">The log of the run.</param>
     public static RunReport Of(Show show, RunLog log)
     {
         ArgumentNullException.ThrowIfNull(show);
@@ -50,7 +50,7 @@ public sealed record RunReport(long TookMs, long PlannedMs, ValueList<RunSlide> 
 
     private static Slide Held(Slide slide, ValueList<SlideHold> holds) => holds.FirstOrDefault(h => h.SlideId == slide.Id) is { } hold ? slide with { HoldMs = hold.HoldMs } : slide;
 
-    /// <summary>The edit that has the steps of a slide come when they were taken; null where they do, or not all of them were.</summary>
+    /// <summary>The edit that sets a slide's steps to the times they were taken; null when they are the same, or some were not taken.</summary>
     private static SetSteps? StepsTaken(Slide slide, ValueList<long>? taken)
     {
         if (taken is null || taken.Count == 0 || taken.Count != slide.Steps.Count - 1) return null;
@@ -66,7 +66,7 @@ public sealed record RunReport(long TookMs, long PlannedMs, ValueList<RunSlide> 
 /// <param name="Number">Its number.</param>
 /// <param name="Title">Its heading.</param>
 /// <param name="PlannedMs">Its hold, in milliseconds.</param>
-/// <param name="TookMs">How long it was shown in all.</param>
-/// <param name="Visits">How often it was come to.</param>
-/// <param name="Keeps">Whether its hold stays: it is locked, or of a waiting loop.</param>
+/// <param name="TookMs">How long it was shown in total.</param>
+/// <param name="Visits">How often it was shown.</param>
+/// <param name="Keeps">Whether its hold is kept: it is locked, or in a waiting loop.</param>
 public sealed record RunSlide(string SlideId, int Number, string Title, long PlannedMs, long TookMs, int Visits, bool Keeps);

@@ -3,7 +3,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Live;
 
-/// <summary>A show for the one who stands in the preview, to be printed: what is to be seen, said, heard and done on each slide.</summary>
+/// <summary>A run sheet for the operator, for printing: what is seen, said, heard and done on each slide.</summary>
 /// <param name="Title">The title of the show.</param>
 /// <param name="TotalFrames">The running time.</param>
 /// <param name="Rows">Its slides, in running order.</param>
@@ -35,18 +35,18 @@ public sealed record RunSheet(string Title, long TotalFrames, ValueList<RunSheet
 
 /// <summary>A slide of a run sheet.</summary>
 /// <param name="Timing">Its times, and the sounds that begin on it.</param>
-/// <param name="Picture">What is to be seen.</param>
-/// <param name="Notes">What is to be said.</param>
+/// <param name="Picture">Its picture.</param>
+/// <param name="Notes">Its notes.</param>
 /// <param name="Section">The section that begins with it; empty for none.</param>
-/// <param name="GoesOn">The sounds that go on from the slide before, by their names.</param>
-/// <param name="Keys">What can be started by hand.</param>
+/// <param name="GoesOn">The names of the sounds that continue from the slide before.</param>
+/// <param name="Keys">What can be triggered manually.</param>
 public sealed record RunSheetRow(TimedSlide Timing, PictureSource Picture, string Notes, string Section, ValueList<string> GoesOn, ValueList<ManualKey> Keys);
 
 /// <summary>A key that starts a sound.</summary>
-/// <param name="Key">Its number among those of its place, from 1.</param>
+/// <param name="Key">Its number among the manual cues of its place, from 1.</param>
 /// <param name="Name">The sound's name.</param>
 public sealed record ManualKey(int Key, string Name)
 {
-    /// <summary>The greatest number that is a key.</summary>
+    /// <summary>The highest number that has a key.</summary>
     public const int Most = 9;
 }

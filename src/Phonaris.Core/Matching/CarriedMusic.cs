@@ -4,25 +4,25 @@ using Phonaris.Core.Shows.Edits;
 namespace Phonaris.Core.Matching;
 
 /// <summary>
-/// The sounds of one show laid on the slides of another, with all that is set of them: last month's music on this month's deck. Where a cue goes is found by the
-/// slides at the ends of its span; the first and the last slide of a show are those of the other.
+/// Brings the sounds of one show, with all their settings, to the slides of another: last month's music to this month's deck. A cue's new place is found from the
+/// slides at the ends of its span; the first and last slides of the two shows correspond.
 /// </summary>
 /// <param name="CueId">The cue, in the show it comes from.</param>
 /// <param name="Name">Its sound's name.</param>
-/// <param name="Kind">What its sound is for.</param>
-/// <param name="Was">The slides it covers there, in words.</param>
-/// <param name="First">The first slide it is to cover; null where there is none for it.</param>
-/// <param name="Last">The last.</param>
-/// <param name="Becomes">The slides it is to cover, in words; why it stays behind, where it does.</param>
+/// <param name="Kind">The kind of its sound.</param>
+/// <param name="Was">The slides it covers there, as text.</param>
+/// <param name="First">The first slide it will cover; null for none.</param>
+/// <param name="Last">The last slide.</param>
+/// <param name="Becomes">The slides it will cover, as text, or why it is left behind.</param>
 public sealed record CarriedMusic(string CueId, string Name, SoundKind Kind, string Was, string? First, string? Last, string Becomes)
 {
-    /// <summary>Titles that are less alike than this are of other slides.</summary>
+    /// <summary>Titles less alike than this belong to different slides.</summary>
     private const double LeastLikeness = 0.5;
 
-    /// <summary>Where each cue would go.</summary>
+    /// <summary>Finds the place of each cue.</summary>
     /// <param name="from">The show the music comes from.</param>
-    /// <param name="to">The show it is to be laid in.</param>
-    /// <param name="by">What slides are matched by.</param>
+    /// <param name="to">The show it goes to.</param>
+    /// <param name="by">How slides are matched.</param>
     public static ValueList<CarriedMusic> Propose(Show from, Show to, MatchedBy by)
     {
         ArgumentNullException.ThrowIfNull(from);
@@ -45,12 +45,12 @@ public sealed record CarriedMusic(string CueId, string Name, SoundKind Kind, str
         })];
     }
 
-    /// <summary>The edit that lays cues where they are to go, and sets of the show what is set of the other: targets, room for voices, its gain.</summary>
+    /// <summary>The edit that places the cues and copies the show's settings: targets, ducking, gain.</summary>
     /// <param name="from">The show the music comes from.</param>
-    /// <param name="to">The show it is laid in.</param>
-    /// <param name="carried">The cues, as they were proposed.</param>
-    /// <param name="newId">Makes ids.</param>
-    /// <exception cref="RuleException">There is nothing to lay, or a cue or slide is no longer there.</exception>
+    /// <param name="to">The show it goes to.</param>
+    /// <param name="carried">The cues as proposed.</param>
+    /// <param name="newId">Generates ids.</param>
+    /// <exception cref="RuleException">There is nothing to place, or a cue or slide no longer exists.</exception>
     public static Edit ToEdit(Show from, Show to, IEnumerable<CarriedMusic> carried, Func<string> newId)
     {
         ArgumentNullException.ThrowIfNull(from);
@@ -70,7 +70,7 @@ public sealed record CarriedMusic(string CueId, string Name, SoundKind Kind, str
         return new Several([.. edits], $"Copied {(laid.Count == 1 ? "1 cue" : $"{laid.Count} cues")} from {from.Title}");
     }
 
-    /// <summary>Within a section of the same name, as far along it; slides before all sections are one without a name.</summary>
+    /// <summary>Within the section of the same name, at the same relative position; slides before all sections count as a section without a name.</summary>
     private static Func<int, int?> BySections(Show from, Show to)
     {
         var there = Runs(to);
@@ -90,7 +90,7 @@ public sealed record CarriedMusic(string CueId, string Name, SoundKind Kind, str
         return [.. begins.Select((b, k) => (b.Name, b.First, (k + 1 < begins.Count ? begins[k + 1].First : show.Slides.Count) - b.First))];
     }
 
-    /// <summary>The slide whose title is most alike, where any is alike enough; of several the nearest.</summary>
+    /// <summary>The slide with the most similar title, if similar enough; of several, the nearest.</summary>
     private static Func<int, int?> ByTitles(Show from, Show to)
     {
         var titles = new TextIndex([.. to.Slides.Select(s => s.Title)]);
@@ -106,15 +106,15 @@ public sealed record CarriedMusic(string CueId, string Name, SoundKind Kind, str
     }
 }
 
-/// <summary>What slides of two shows are matched by.</summary>
+/// <summary>How the slides of two shows are matched.</summary>
 public enum MatchedBy
 {
-    /// <summary>Sections of the same name.</summary>
+    /// <summary>By sections of the same name.</summary>
     Sections,
 
-    /// <summary>Their numbers, hidden slides counted.</summary>
+    /// <summary>By their numbers, counting hidden slides.</summary>
     Numbers,
 
-    /// <summary>Their titles.</summary>
+    /// <summary>By their titles.</summary>
     Titles,
 }

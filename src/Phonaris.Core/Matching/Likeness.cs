@@ -1,10 +1,10 @@
 namespace Phonaris.Core.Matching;
 
-/// <summary>How alike two texts are.</summary>
+/// <summary>The similarity of two texts.</summary>
 public static class Likeness
 {
     /// <summary>
-    /// The Dice coefficient of their words and pairs of words: 1 for the same, 0 for nothing in common or when both are empty
+    /// The Dice coefficient of their words and word pairs: 1 for equal texts, 0 for nothing in common or when both are empty
     /// (L. R. Dice, 1945).
     /// </summary>
     public static double Of(string a, string b)
@@ -22,7 +22,7 @@ public static class Likeness
         return x.Count == 0 ? 0 : x.Sum(g => Math.Min(g.Value, y.GetValueOrDefault(g.Key))) / (double)x.Values.Sum();
     }
 
-    /// <summary>The words of a text and the pairs of words next to each other, each with how often it comes.</summary>
+    /// <summary>The words and word pairs of a text, each with its count.</summary>
     internal static Dictionary<string, int> Grams(string text)
     {
         ArgumentNullException.ThrowIfNull(text);

@@ -4,22 +4,22 @@ using Phonaris.Core.Shows.Edits;
 namespace Phonaris.Core.Matching;
 
 /// <summary>
-/// Joins the pages of an exact rendering of a deck with its slides or their steps: in order, each slide taking no, one or several pages,
-/// so that their words agree as much as they can. A person may put single pages right.
+/// Matches the pages of an exact rendering of a deck with its slides or steps, in order; a slide takes no page, one or several,
+/// so that their words agree as well as possible. A person can correct single pages.
 /// </summary>
 public static class PageJoin
 {
-    // What a page is worth that follows the last one on its slide, where words say nothing: a page a slide is the rule. Sums of such
-    // parts are exact, so that of ways which are worth the same the first is taken.
+    // The score of a page that follows the last one on its slide, without words: usually there is one page for each slide. Sums of such
+    // fractions are exact, so of equal solutions the first is found.
     private const double NoWords = 19.0 / 64, AnotherPage = 3.0 / 64, SkippedSlide = 6.0 / 64;
 
-    /// <summary>No more slides than this are passed over between two pages.</summary>
+    /// <summary>The most slides that can be skipped between two pages.</summary>
     private const int FarthestJump = 60;
 
-    /// <summary>How far pages and slides may get out of step beyond the difference of their numbers.</summary>
+    /// <summary>How far pages and slides may drift apart beyond the difference of their numbers.</summary>
     private const int WidestLag = 500;
 
-    /// <summary>The slide that each page belongs to, by position among all slides; -1 for none.</summary>
+    /// <summary>The index of the slide each page belongs to, among all slides; -1 for none.</summary>
     /// <param name="slides">The slides, hidden ones included.</param>
     /// <param name="pages">The words on the pages.</param>
     public static IReadOnlyList<int> Propose(IReadOnlyList<Slide> slides, IReadOnlyList<string> pages)
@@ -27,13 +27,13 @@ public static class PageJoin
         ArgumentNullException.ThrowIfNull(slides);
         ArgumentNullException.ThrowIfNull(pages);
         if (slides.Count == 0 || pages.Count == 0) return [.. pages.Select(_ => -1)];
-        // shown[s]: how many slides ahead of s are shown; those between two positions are counted by it.
+        // shown[s]: how many slides before s are shown; used to count those between two indices.
         var shown = new int[slides.Count + 2];
         for (var s = 0; s <= slides.Count; s++) shown[s + 1] = shown[s] + (s < slides.Count && !slides[s].Hidden ? 1 : 0);
         var index = new TextIndex([.. slides.Select(s => $"{s.Title} {s.Text}")]);
         var worths = new Worths(slides, index);
-        // best[s]: the worth of pages 0…p with page p on slide s; back[p][s]: how many slides before s page p − 1 is then. Far off the diagonal
-        // nothing is looked at: pages and slides go on together.
+        // best[s]: the score of pages 0…p with page p on slide s; back[p][s]: how many slides before s page p − 1 is then. Only a band around the diagonal
+        // is searched, because pages and slides run in parallel.
         var (best, next) = (new double[slides.Count], new double[slides.Count]);
         var back = new byte[pages.Count][];
         var band = Band(slides.Count, pages.Count);
@@ -65,11 +65,11 @@ public static class PageJoin
         }
         return found;
 
-        // The slides between two positions that are shown.
+        // The number of shown slides between two indices.
         int Skipped(int from, int to) => to > from + 1 ? shown[to] - shown[from + 1] : 0;
     }
 
-    /// <summary>The slides that are looked at for a page, from first to last: around the one that lies as far through the deck as the page does.</summary>
+    /// <summary>The slides that are tried for a page: around the one at the same relative position.</summary>
     private static Func<int, (int First, int Last)> Band(int slides, int pages)
     {
         var half = WidestLag + Math.Abs(slides - pages);
@@ -80,7 +80,7 @@ public static class PageJoin
         };
     }
 
-    /// <summary>What a page is worth on each slide, by the words they have in common.</summary>
+    /// <summary>The score of a page on each slide, by the words they share.</summary>
     private sealed class Worths(IReadOnlyList<Slide> slides, TextIndex index)
     {
         private readonly bool[] _wordless = [.. slides.Select(s => s.Text.Trim().Length == 0)];
@@ -93,14 +93,14 @@ public static class PageJoin
             for (var s = 0; s < _alike.Length; s++)
             {
                 var alike = (_alike[s] + _within[s]) / 2;
-                // Of a slide that is a picture its title alone is known, which the page may say or not.
+                // Of a slide that is a picture only the title is known, and the page may not contain it.
                 _alike[s] = nothing ? NoWords : _wordless[s] ? Math.Max(NoWords, alike) : alike;
             }
             return _alike;
         }
     }
 
-    /// <summary>The pictures that slides and their steps get from the pages given to them.</summary>
+    /// <summary>The pictures of slides and steps, from the pages matched with them.</summary>
     /// <param name="slides">The slides.</param>
     /// <param name="pages">The pages' pictures.</param>
     /// <param name="joined">The slide of each page, by position; -1 for none.</param>
@@ -116,7 +116,7 @@ public static class PageJoin
         {
             var own = pages.Where((_, p) => joined[p] == s).ToList();
             if (own.Count == 0) continue;
-            // Several pages are the slide after one step, after two, …; the whole slide is the last of them.
+            // Several pages are the slide after one step, after two, …; the last is the whole slide.
             pictures.Add(new(slides[s].Id, own[^1], own.Count == 1 ? [] : [.. slides[s].Steps.Select((_, k) => k < own.Count ? own[k] : null)]));
         }
         return pictures.Count > 0 ? new([.. pictures]) : throw new RuleException("No page matches a slide.", "pages");

@@ -4,19 +4,19 @@ using Phonaris.Core.Shows.Edits;
 namespace Phonaris.Core.Matching;
 
 /// <summary>
-/// Takes over a deck that was changed elsewhere. Its slides are matched with those in the show: same content first, then similar title and
-/// text, then position; what the person set on a slide, and its sounds, stay with it. Title and notes that were changed here stay where the deck says
-/// what it said before; where both were changed the person chooses. For example, notes written here on a slide whose picture alone is new: they stay.
+/// Refreshes a deck that was changed elsewhere. Its slides are matched with those in the show: same content first, then similar title and
+/// text, then position. Settings and sounds stay with their slides. A title or notes changed here stay if the deck's text is the same
+/// as before; if both changed, the person chooses. Example: notes written here on a slide where only the picture is new are kept.
 /// </summary>
 public static class Refresh
 {
-    /// <summary>From this likeness on two slides are taken for the same.</summary>
+    /// <summary>The least likeness of two versions of a slide.</summary>
     private const double AlikeFrom = 0.45;
 
-    /// <summary>The deck in a show that a new file is most probably a later state of: the one with most slides alike, else the largest.</summary>
+    /// <summary>The deck in a show that a new file most probably updates: the one with the most matching slides, or else the largest.</summary>
     /// <param name="show">The show.</param>
     /// <param name="coming">The slides of the new file.</param>
-    /// <exception cref="RuleException">No slide of the show came with a deck.</exception>
+    /// <exception cref="RuleException">No slide of the show came from a deck.</exception>
     public static string DeckFor(Show show, IReadOnlyList<Slide> coming)
     {
         ArgumentNullException.ThrowIfNull(show);
@@ -30,7 +30,7 @@ public static class Refresh
             ?? throw new RuleException("This show has no deck to refresh. Add the slides instead.");
     }
 
-    /// <summary>What would become of each slide.</summary>
+    /// <summary>What would happen to each slide.</summary>
     /// <param name="show">The show.</param>
     /// <param name="deck">The deck to be refreshed, by its content hash.</param>
     /// <param name="coming">The slides of the new file, with ids of their own.</param>
@@ -55,12 +55,12 @@ public static class Refresh
         return [.. lines];
     }
 
-    /// <summary>The edit that carries a plan out.</summary>
+    /// <summary>The edit that carries out a plan.</summary>
     /// <param name="show">The show.</param>
     /// <param name="plan">The plan, as <see cref="Plan"/> made it.</param>
     /// <param name="coming">The slides of the new file, the same as for the plan.</param>
-    /// <param name="name">What the file is called.</param>
-    /// <param name="fromDeck">The slides whose title and notes are the deck's where both were changed; of the others those written here stay.</param>
+    /// <param name="name">The name of the file.</param>
+    /// <param name="fromDeck">The slides that take the deck's title and notes when both were changed; the others keep those written here.</param>
     public static Edit ToEdit(Show show, ValueList<RefreshLine> plan, IReadOnlyList<Slide> coming, string name, IReadOnlySet<string>? fromDeck = null)
     {
         ArgumentNullException.ThrowIfNull(show);
@@ -70,7 +70,7 @@ public static class Refresh
         foreach (var line in plan.Where(l => l.SlideId is not null && l.Number is not null)) Make(Content(show.Slide(line.SlideId!), coming[line.Number!.Value - 1], fromDeck?.Contains(line.SlideId!) == true));
         var gone = plan.Where(l => l.Kind == RefreshKind.Gone).Select(l => l.SlideId!).ToValueList();
         if (gone.Count > 0) Make(new RemoveSlides(gone));
-        // Walks down the new deck; each slide comes behind the one before it there, and what stands right already is left alone.
+        // Goes through the new deck; each slide is put after the one before it there, and one already in place is not moved.
         var at = plan.Select(l => l.SlideId).OfType<string>().Select(now.SlideIndex).Where(i => i >= 0).DefaultIfEmpty(now.Slides.Count).Min();
         var order = plan.Where(l => l.Number is not null).OrderBy(l => l.Number).ToList();
         var stay = InOrder([.. order.Where(l => l.SlideId is not null).Select(l => now.SlideIndex(l.SlideId!))]).Select(i => now.Slides[i].Id).ToHashSet();
@@ -90,8 +90,8 @@ public static class Refresh
         }
     }
 
-    /// <summary>What a deck is probably imported for: once most of its slides are known here, exact pictures or a refresh; else its slides.</summary>
-    /// <param name="plan">What a refresh would do; empty where it could not.</param>
+    /// <summary>What a deck is probably imported for: if most of its slides are known here, exact pictures or a refresh; otherwise its slides.</summary>
+    /// <param name="plan">The refresh; empty when it is impossible.</param>
     /// <param name="coming">How many slides the deck has.</param>
     /// <param name="exact">Whether it has exact pictures.</param>
     public static DeckUse LikelyUse(ValueList<RefreshLine> plan, int coming, bool exact)
@@ -100,7 +100,7 @@ public static class Refresh
         return 2 * known <= coming ? DeckUse.Put : exact ? DeckUse.Join : DeckUse.Refresh;
     }
 
-    /// <summary>A slide with what the new deck says of it; its steps keep their ids and times.</summary>
+    /// <summary>A slide with the new deck's content; its steps keep their ids and times.</summary>
     private static SetContent Content(Slide slide, Slide coming, bool fromDeck)
     {
         var ids = slide.Steps.Take(coming.Steps.Count).Select(s => s.Id).ToHashSet();
@@ -114,14 +114,14 @@ public static class Refresh
         return new(slide.Id, title, coming.Text, notes, coming.Picture, steps, coming.Deck) { FromDeck = said == new DeckTexts(title, notes) ? null : said };
     }
 
-    /// <summary>An id that none of a slide's steps has: where one was removed here, ids and places no longer agree.</summary>
+    /// <summary>An unused id for a step: after a removal, ids and positions no longer correspond.</summary>
     private static string NewStepId(string slideId, int position, HashSet<string> taken)
     {
         for (var n = position + 1; ; n++)
             if (taken.Add($"{slideId}-{n}")) return $"{slideId}-{n}";
     }
 
-    /// <summary>Title and notes of a slide after a refresh: each as the one who changed it has it, and where both did, as is chosen.</summary>
+    /// <summary>Title and notes of a slide after a refresh: the changed version of each, or the chosen one if both changed.</summary>
     private static (string Title, string Notes) Merged(Slide slide, Slide coming, bool fromDeck)
     {
         var said = slide.SaidByDeck;
@@ -130,7 +130,7 @@ public static class Refresh
         string Of(string here, string before, string there) => there == before ? here : here == before || fromDeck ? there : here;
     }
 
-    /// <summary>For each old slide the position of its new one, or -1.</summary>
+    /// <summary>For each old slide the index of its new one, or -1.</summary>
     private static List<int> Match(List<Slide> old, IReadOnlyList<Slide> coming)
     {
         var matches = Enumerable.Repeat(-1, old.Count).ToList();
@@ -141,7 +141,7 @@ public static class Refresh
             free.Remove(j);
         }
 
-        // The first free one of the same content.
+        // The first unmatched one with the same content.
         var same = Enumerable.Range(0, coming.Count).GroupBy(j => Content(coming[j])).ToDictionary(g => g.Key, g => new Queue<int>(g));
         for (var i = 0; i < old.Count; i++)
             if (same.TryGetValue(Content(old[i]), out var there) && there.TryDequeue(out var j)) Take(i, j);
@@ -161,8 +161,8 @@ public static class Refresh
         foreach (var (_, i, j) in alike.OrderByDescending(a => a.Likeness).ThenBy(a => Math.Abs(a.Old - a.New)))
             if (matches[i] < 0 && free.Contains(j)) Take(i, j);
 
-        // By position: as many slides on either side between two that are matched, or before the first or behind the last of them, are the
-        // same ones reworked. Where nothing is matched, only wordless slides are taken by their position.
+        // By position: where equally many slides are left on both sides between two matches, or before the first or after the last, they are taken
+        // for reworked versions. Where nothing matches, only slides without words are matched by position.
         var anchored = free.Count < coming.Count || (old.Count == coming.Count && old.Concat(coming).All(s => s.Text.Trim().Length == 0));
         for (var i = 0; i < old.Count && anchored;)
         {
@@ -181,11 +181,11 @@ public static class Refresh
         return matches;
     }
 
-    /// <summary>What a slide shows, as far as it can be told: its words, or for a slide without any, its picture.</summary>
+    /// <summary>The content of a slide for comparison: its words or, without any, its picture.</summary>
     private static string Content(Slide slide) =>
         slide.Text.Trim().Length > 0 ? $"{slide.SaidByDeck.Title}\n{slide.Text}" : $"{slide.SaidByDeck.Title}\n{(slide.Picture.Page == 1 ? slide.Picture.Media : slide.Picture.Page)}";
 
-    /// <summary>The longest run of numbers, in order, that ascends (M. L. Fredman, 1975).</summary>
+    /// <summary>The longest increasing subsequence (M. L. Fredman, 1975).</summary>
     private static List<int> InOrder(List<int> numbers)
     {
         List<int> tails = [];
@@ -209,21 +209,21 @@ public static class Refresh
     }
 }
 
-/// <summary>What becomes of one slide in a refresh.</summary>
+/// <summary>What happens to one slide in a refresh.</summary>
 /// <param name="Kind">Kept, changed, new or gone.</param>
 /// <param name="SlideId">The slide in the show; null for a new one.</param>
 /// <param name="Number">Its number in the new file, from 1; null for one that is gone.</param>
 /// <param name="Title">Its title.</param>
 public sealed record RefreshLine(RefreshKind Kind, string? SlideId, int? Number, string Title)
 {
-    /// <summary>What the new file says of it, where title or notes were changed both here and there; else null.</summary>
+    /// <summary>The new file's texts, when title or notes were changed both here and there; otherwise null.</summary>
     public DeckTexts? FromDeck { get; init; }
 }
 
 /// <summary>The kinds of <see cref="RefreshLine"/>.</summary>
 public enum RefreshKind
 {
-    /// <summary>The same as before.</summary>
+    /// <summary>Unchanged.</summary>
     Kept,
 
     /// <summary>Changed in the new file.</summary>
@@ -236,13 +236,13 @@ public enum RefreshKind
     Gone,
 }
 
-/// <summary>What a deck can be brought into a show for.</summary>
+/// <summary>What a deck is imported for.</summary>
 public enum DeckUse
 {
-    /// <summary>To put its slides in.</summary>
+    /// <summary>To add its slides.</summary>
     Put,
 
-    /// <summary>To bring the slides here up to date.</summary>
+    /// <summary>To update the slides here.</summary>
     Refresh,
 
     /// <summary>To give the slides here exact pictures.</summary>

@@ -3,8 +3,8 @@ using System.Runtime.InteropServices;
 namespace Phonaris.Core.Matching;
 
 /// <summary>
-/// How alike a text is to each of many, worked out from the words that they have in common: each text is taken apart once, and only those that share
-/// a word are looked at. The figures are those of <see cref="Likeness"/>.
+/// The similarity of a text to many others, computed from shared words: each text is split once, and only texts that share
+/// a word are compared. The figures are those of <see cref="Likeness"/>.
 /// </summary>
 public sealed class TextIndex
 {
@@ -12,7 +12,7 @@ public sealed class TextIndex
     private readonly int[] _totals;
     private readonly int[] _common;
 
-    /// <summary>Prepares texts to be compared with.</summary>
+    /// <summary>Indexes texts to compare with.</summary>
     public TextIndex(IReadOnlyList<string> texts)
     {
         (_totals, _common) = (new int[texts.Count], new int[texts.Count]);
@@ -24,10 +24,10 @@ public sealed class TextIndex
             }
     }
 
-    /// <summary>How alike a text is to each, 0 to 1 as <see cref="Likeness.Of"/> says, and how much of it is in each, as <see cref="Likeness.Within"/> says.</summary>
+    /// <summary>The similarity of a text to each, 0 to 1 as in <see cref="Likeness.Of"/>, and how much of it is in each, as in <see cref="Likeness.Within"/>.</summary>
     /// <param name="text">The text.</param>
-    /// <param name="alike">Room for the likeness to each text.</param>
-    /// <param name="within">Room for how much of it is in each text.</param>
+    /// <param name="alike">Receives the similarity to each text.</param>
+    /// <param name="within">Receives how much of it is in each text.</param>
     public void Compare(string text, Span<double> alike, Span<double> within)
     {
         ArgumentOutOfRangeException.ThrowIfNotEqual(alike.Length, _totals.Length);

@@ -5,15 +5,15 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Core.Mixing;
 
 /// <summary>
-/// Adds one scheduled cue to a mix: the used part, round after round with crossfaded seams, times level and fades. What it adds at
-/// a frame depends on that frame alone, so blocks of any size give the same samples.
+/// Adds one scheduled cue to a mix: the trimmed part, repeated with crossfaded seams, times level and fades. The samples
+/// at a frame depend on that frame alone, so blocks of any size give the same result.
 /// </summary>
 internal sealed class CuePlayer
 {
-    /// <summary>Frames worked on at once: small enough to stay in the processor's cache.</summary>
+    /// <summary>Frames per block: small enough to stay in the processor's cache.</summary>
     private const int BlockFrames = 8192;
 
-    /// <summary>Frames in which a changing gain is taken for a straight line: a third of a millisecond.</summary>
+    /// <summary>Frames over which a changing gain is interpolated linearly: a third of a millisecond.</summary>
     private const int StepFrames = 16;
 
     private readonly ScheduledCue _cue;
@@ -27,13 +27,13 @@ internal sealed class CuePlayer
         (_cue, _sound, _add) = (cue, sound, Add);
     }
 
-    /// <summary>Joins it to the bed that is replaced by it: their crossfade is kept even.</summary>
+    /// <summary>Links it to the bed that replaces it, so that the crossfade keeps the power even.</summary>
     public void TakeOverFrom(CuePlayer before) => _taking = before._giving = new(before, this);
 
     /// <summary>Adds the cue to a mix that begins at an absolute frame.</summary>
     public void AddTo(Span<float> mix, long mixStart, float[] scratch) => Play(mix, mixStart, scratch, _add);
 
-    /// <summary>The cue without its fades and its level points, from one of its frames on.</summary>
+    /// <summary>The cue without fades and level points, from one of its frames on.</summary>
     public void ReadBare(long frame, Span<float> destination, float[] scratch)
     {
         destination.Clear();
@@ -52,7 +52,7 @@ internal sealed class CuePlayer
             var round = _cue.RoundAt(frame);
             var inRound = frame - _cue.RoundStart(round);
             var seam = round > 0 && inRound < _cue.SeamFrames;
-            // A round is left for the next one seam before its end, the last at its very end.
+            // A repeat is left one seam before its end, the last one at its very end.
             var pieceEnd = seam ? _cue.SeamFrames
                 : round == _cue.RoundAt(long.MaxValue) ? _cue.RoundTo(round) - _cue.RoundFrom(round)
                 : _cue.RoundStart(round + 1) - _cue.RoundStart(round);
@@ -65,12 +65,12 @@ internal sealed class CuePlayer
         }
     }
 
-    /// <summary>Room for two blocks.</summary>
+    /// <summary>Buffers for two blocks.</summary>
     public static float[] Scratch() => new float[2 * BlockFrames * Frames.Channels];
 
     private void Crossfade(Span<float> entering, long inSeam, Span<float> leaving)
     {
-        // Measured when a seam is first come to: a sound at another speed is worked out where it is read, and that takes a while.
+        // Measured when a seam is first reached: a sound at another speed is computed as it is read, which takes a while.
         var correlation = _correlation ??= MeasureSeam();
         _sound.Read(_cue.LoopTo - _cue.SeamFrames + inSeam, leaving);
         for (var i = 0; i < entering.Length; i += Frames.Channels)
@@ -92,7 +92,7 @@ internal sealed class CuePlayer
     private void Add(Span<float> samples, long frame, Span<float> mix)
     {
         Shape(samples, frame);
-        // The fades' frames one by one, the even middle in one stroke.
+        // The fades frame by frame, the constant middle in one pass.
         var count = samples.Length / Frames.Channels;
         var evenStart = (int)Math.Clamp(_cue.FadeIn.Frames - frame, 0, count);
         var evenEnd = (int)Math.Clamp(_cue.LengthFrames - _cue.FadeOut.Frames - frame, evenStart, count);
@@ -116,7 +116,7 @@ internal sealed class CuePlayer
         }
     }
 
-    /// <summary>Applies the envelope: stretch by stretch where it stays, else in steps so short that a straight line serves.</summary>
+    /// <summary>Applies the envelope: constant parts at once, the rest in steps short enough to interpolate linearly.</summary>
     private void Shape(Span<float> samples, long frame)
     {
         var points = _cue.Envelope.Points;
@@ -126,7 +126,7 @@ internal sealed class CuePlayer
         {
             var next = _cue.Envelope.After(at);
             var stays = next == 0 || next == points.Count || points[next - 1].Db == points[next].Db;
-            // The grid is the cue's own, so that blocks of any size give the same samples.
+            // The grid is relative to the cue, so that blocks of any size give the same samples.
             var grid = at / StepFrames * StepFrames;
             until = Math.Min(end, next == points.Count ? end : points[next].Frame);
             var stretch = samples.Slice((int)(at - frame) * 2, (int)(until - at) * 2);
@@ -147,15 +147,15 @@ internal sealed class CuePlayer
         }
     }
 
-    /// <summary>A bed and the one that follows with a crossfade it, and how alike they are where they cross.</summary>
+    /// <summary>A bed and the one that replaces it, with their correlation in the crossfade.</summary>
     private sealed class HandoverSides(CuePlayer before, CuePlayer later)
     {
-        /// <summary>Measured in the middle of the handover, where both are heard: for a second at most.</summary>
+        /// <summary>Measured in the middle of the crossfade, where both are heard, over a second at most.</summary>
         private const long MeasuredFrames = Frames.PerSecond;
 
         private float? _likeness;
 
-        /// <summary>See <see cref="Seam.EvennessAt"/>; 1 outside the handover.</summary>
+        /// <summary>See <see cref="Seam.EvennessAt"/>; 1 outside the crossfade.</summary>
         /// <param name="at">An absolute frame.</param>
         public float EvennessAt(long at)
         {

@@ -3,10 +3,10 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Mixing;
 
-/// <summary>A sound as a method made it: of exactly the length wanted, dying away where it does not end by itself, silent after that.</summary>
-/// <param name="samples">What is played: the cut, or the sound at the speed asked for.</param>
-/// <param name="fitted">What the method made.</param>
-/// <param name="fromFrame">The first frame of the samples that is used; 0 for a cut.</param>
+/// <summary>A fitted sound: exactly as long as the target, faded out unless it has its own ending, then silent.</summary>
+/// <param name="samples">The samples played: the cut, or the sound at its speed.</param>
+/// <param name="fitted">The result of the fitting method.</param>
+/// <param name="fromFrame">The first frame of the samples used; 0 for a cut.</param>
 public sealed class FittedSound(ISoundReader samples, Fitted fitted, long fromFrame) : ISoundReader
 {
     private readonly FadeShape _fade = fitted.EndsNaturally ? default : FadeShape.Pair(default, FadeShape.Of(fitted.Ending(Fade.None)), fitted.SoundFrames).Out;

@@ -3,15 +3,15 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Mixing;
 
-/// <summary>What a schedule looks like: outlines from the peaks of its sounds, without rendering.</summary>
+/// <summary>Waveform outlines of a schedule, from the peaks of its sounds, without rendering.</summary>
 public static class SoundOutline
 {
-    /// <summary>The greatest magnitudes of a cue's sound in equal parts of a stretch, before level and fades.</summary>
+    /// <summary>The peaks of a cue's sound in equal parts of a stretch, before level and fades.</summary>
     /// <param name="cue">The cue.</param>
     /// <param name="peaks">Its sound's peaks.</param>
     /// <param name="fromFrame">The stretch's first absolute frame.</param>
     /// <param name="toFrame">The frame after its last.</param>
-    /// <param name="columns">One value for each part, 0 to 1; 0 where the cue does not sound.</param>
+    /// <param name="columns">One value for each part, 0 to 1; 0 where the cue is silent.</param>
     public static void Of(ScheduledCue cue, PeakPyramid peaks, long fromFrame, long toFrame, Span<float> columns)
     {
         ArgumentNullException.ThrowIfNull(cue);
@@ -32,7 +32,7 @@ public static class SoundOutline
             var last = Math.Min(sound + end - start, cue.RoundTo(round));
             var (from, to) = cue.Source.FileRange(sound, last);
             peaks.Read(from, to, columns.Slice(c, 1));
-            // A part that is longer than what is left of the round holds some of the next ones, at most all that loops.
+            // A part longer than the rest of the repeat also contains the next ones, up to the whole loop.
             if (sound + end - start <= cue.RoundTo(round) || cue.Rounds == 1) continue;
             var more = Math.Min(sound + end - start - cue.RoundTo(round), cue.LoopTo - cue.LoopFrom);
             (from, to) = cue.Source.FileRange(cue.LoopFrom, cue.LoopFrom + more);
@@ -41,9 +41,9 @@ public static class SoundOutline
         }
     }
 
-    /// <summary>The outline of the whole show: in each equal part, the sum of what its cues come to.</summary>
-    /// <param name="schedule">What sounds when.</param>
-    /// <param name="peaksOf">Gives the peaks of a content hash.</param>
+    /// <summary>The outline of the whole show: the sum of its cues in each equal part.</summary>
+    /// <param name="schedule">What plays when.</param>
+    /// <param name="peaksOf">Gives the peaks of a file by its content hash.</param>
     /// <param name="columns">One value for each part, 0 to 1.</param>
     public static void Of(Schedule schedule, Func<string, PeakPyramid> peaksOf, Span<float> columns)
     {
@@ -53,7 +53,7 @@ public static class SoundOutline
         var one = new float[columns.Length];
         foreach (var cue in schedule.Cues)
         {
-            // Only the columns it sounds in.
+            // Only the columns in which it plays.
             var first = (int)(cue.StartFrame * columns.Length / schedule.TotalFrames);
             var last = (int)Math.Min(columns.Length, (cue.EndFrame * columns.Length + schedule.TotalFrames - 1) / schedule.TotalFrames);
             for (var c = first; c < last; c++)

@@ -1,18 +1,18 @@
 namespace Phonaris.Core.Music;
 
-/// <summary>Neighbouring bins of a spectrum, weighted, as one.</summary>
-/// <param name="FirstBin">The first bin taken.</param>
+/// <summary>Neighbouring bins of a spectrum, weighted and summed.</summary>
+/// <param name="FirstBin">The first bin.</param>
 /// <param name="Weights">The weight of that bin and those after it.</param>
 internal sealed record Band(int FirstBin, float[] Weights)
 {
     /// <summary>
     /// Triangular bands of equal width on the mel scale (Stevens, Volkmann, Newman 1937, in O'Shaughnessy's form
-    /// m = 2595·log10(1 + f/700)), each reaching to the middles of its neighbours.
+    /// m = 2595·log10(1 + f/700)), each reaching to the centres of its neighbours.
     /// </summary>
     /// <param name="count">How many.</param>
-    /// <param name="lowest">Where the first begins, in hertz.</param>
-    /// <param name="highest">Where the last ends, in hertz.</param>
-    /// <param name="framing">How the spectrum was taken.</param>
+    /// <param name="lowest">The lower edge of the first, in hertz.</param>
+    /// <param name="highest">The upper edge of the last, in hertz.</param>
+    /// <param name="framing">How the spectrum was computed.</param>
     public static IReadOnlyList<Band> Mel(int count, double lowest, double highest, Framing framing)
     {
         var (low, high) = (ToMel(lowest), ToMel(highest));
@@ -23,7 +23,7 @@ internal sealed record Band(int FirstBin, float[] Weights)
     /// <summary>One band for each semitone from a lowest note on, in twelve-tone equal temperament with A at 440 Hz.</summary>
     /// <param name="lowestNote">The lowest note's MIDI number.</param>
     /// <param name="count">How many.</param>
-    /// <param name="framing">How the spectrum was taken.</param>
+    /// <param name="framing">How the spectrum was computed.</param>
     public static IReadOnlyList<Band> Semitones(int lowestNote, int count, Framing framing) =>
         [.. Enumerable.Range(lowestNote, count).Select(n => Triangle(Pitch(n - 1), Pitch(n), Pitch(n + 1), framing))];
 
@@ -36,7 +36,7 @@ internal sealed record Band(int FirstBin, float[] Weights)
     private static Band Triangle(double from, double middle, double to, Framing framing)
     {
         var width = (double)framing.Rate / framing.Window;
-        // Where bins lie wider than the band, the one nearest its middle stands for it.
+        // Where bins are wider than the band, the nearest one is used.
         var (first, last) = ((int)Math.Ceiling(from / width), (int)Math.Floor(to / width));
         var nearest = (int)Math.Round(middle / width);
         (first, last) = (Math.Min(first, nearest), Math.Min(Math.Max(last, nearest), framing.Window / 2));

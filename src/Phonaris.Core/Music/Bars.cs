@@ -2,11 +2,11 @@ using System.Numerics.Tensors;
 
 namespace Phonaris.Core.Music;
 
-/// <summary>Which beats begin bars: where low sounds begin and the harmony changes.</summary>
+/// <summary>Finds the beats that begin bars: where bass notes begin and the harmony changes.</summary>
 internal static class Bars
 {
-    /// <summary>How many beats a bar has, 3 or 4, and which beat begins the first whole one.</summary>
-    /// <param name="accents">How much speaks for a bar beginning with each beat.</param>
+    /// <summary>The number of beats in a bar, 3 or 4, and the beat that begins the first whole bar.</summary>
+    /// <param name="accents">The evidence for a bar beginning with each beat.</param>
     public static (int PerBar, int Phase) Of(ReadOnlySpan<float> accents)
     {
         var best = (PerBar: 4, Phase: 0);
@@ -20,17 +20,17 @@ internal static class Bars
                     if (k % perBar == phase) (on, count) = (on + accents[k], count + 1);
                     else off += accents[k];
                 if (count == 0 || count == accents.Length || deviation == 0) continue;
-                // In units of its own chance variation, so that bars of three and of four compare.
+                // Normalised by its chance variation, so that bars of three and four can be compared.
                 var value = (on / count - off / (accents.Length - count)) / deviation * Math.Sqrt(count);
                 if (value > most) (most, best) = (value, (perBar, phase));
             }
         return best;
     }
 
-    /// <summary>What speaks for a bar beginning with each beat: the rise of the lowest bands at it, and how far the harmony moves there.</summary>
+    /// <summary>The evidence for a bar beginning with each beat: the rise of the lowest bands, and the change of harmony.</summary>
     /// <param name="beats">The beats, in frames.</param>
     /// <param name="mel">Mel spectra of the piece.</param>
-    /// <param name="features">What is heard from each beat to the next.</param>
+    /// <param name="features">The features from each beat to the next.</param>
     public static float[] Accents(IReadOnlyList<long> beats, Spectra mel, ReadOnlySpan<float> features)
     {
         const int lowBands = 4;

@@ -1,17 +1,17 @@
 namespace Phonaris.Core.Music;
 
 /// <summary>
-/// Places the beats: the course through the onset strength that meets strong onsets while keeping to the period, by dynamic programming
+/// Tracks the beats: the path through the onset strength that meets strong onsets and keeps to the period, by dynamic programming
 /// (Ellis 2007).
 /// </summary>
 internal static class BeatTracker
 {
-    /// <summary>How much keeping to the period weighs against meeting onsets.</summary>
+    /// <summary>The weight of keeping to the period against meeting onsets.</summary>
     private const float Tightness = 100;
 
-    /// <summary>The beats, as places in the onset strength.</summary>
+    /// <summary>The beats, as indices of the onset strength.</summary>
     /// <param name="onsets">The onset strength.</param>
-    /// <param name="periods">The period at each second, in values of it.</param>
+    /// <param name="periods">The period at each second, in hops of the onset strength.</param>
     public static List<double> Track(float[] onsets, float[] periods)
     {
         var smooth = Smooth(onsets, periods[periods.Length / 2] / 32);
@@ -36,15 +36,15 @@ internal static class BeatTracker
             if (best[t] > best[end]) end = t;
         for (var t = end; t >= 0; t = from[t]) beats.Add(Peak(smooth, t));
         beats.Reverse();
-        // Where nothing sounds yet, or nothing more, the beats go on as they were.
+        // Before the first sound and after the last, the beats continue evenly.
         while (beats.Count > 0 && beats[0] - At(periods, 0) >= 0) beats.Insert(0, beats[0] - At(periods, 0));
         while (beats.Count > 0 && beats[^1] + At(periods, onsets.Length - 1) < onsets.Length) beats.Add(beats[^1] + At(periods, onsets.Length - 1));
         return beats;
     }
 
     /// <summary>
-    /// How strong what begins half-way between beats is, beside what begins on them, where it is strong: beats that are left out now and then
-    /// say nothing; beats that are played do.
+    /// The strength of onsets half-way between beats relative to those on beats, where the beats are strong: missing beats
+    /// are not counted, played ones are.
     /// </summary>
     /// <param name="onsets">The onset strength.</param>
     /// <param name="beats">The beats.</param>
@@ -56,7 +56,7 @@ internal static class BeatTracker
         return on > 0 ? between[between.Count * 3 / 4] / on : 0;
     }
 
-    /// <summary>How strong what begins half-way between beats is on the whole, beside what begins on them: 0 for not at all, 1 for as strong.</summary>
+    /// <summary>The average strength of onsets half-way between beats relative to those on beats: 0 for none, 1 for equal.</summary>
     /// <param name="onsets">The onset strength.</param>
     /// <param name="beats">The beats.</param>
     public static double Between(float[] onsets, IReadOnlyList<double> beats)
@@ -66,7 +66,7 @@ internal static class BeatTracker
         return on > 0 ? beats.Zip(beats.Skip(1)).Average(pair => Strongest(onsets, (pair.First + pair.Second) / 2)) / on : 0;
     }
 
-    /// <summary>At what share of the beats something begins, nearly a third as strong or more as at the strong ones.</summary>
+    /// <summary>The share of beats with an onset nearly a third as strong as the strong ones, or more.</summary>
     /// <param name="onsets">The onset strength.</param>
     /// <param name="beats">The beats.</param>
     public static double Played(float[] onsets, IReadOnlyList<double> beats)
@@ -77,8 +77,8 @@ internal static class BeatTracker
     }
 
     /// <summary>
-    /// How far the strongest rise comes behind what begins, in values of the onset strength: as far as the mean rise at the beats takes to
-    /// grow from a tenth of its most, less than what that is for a click.
+    /// The delay of the strongest rise after an onset, in hops of the onset strength: the time the mean rise at the beats takes
+    /// from a tenth of its maximum, minus that of a click.
     /// </summary>
     /// <param name="onsets">The onset strength.</param>
     /// <param name="beats">The beats.</param>
@@ -95,10 +95,10 @@ internal static class BeatTracker
         return SlowRise * Math.Max(0, begin + part - ClickRise) + ClickLate;
     }
 
-    /// <summary>How long the rise of a click is from a tenth to its most, and how far behind the click that is told; measured.</summary>
+    /// <summary>The rise time of a click from a tenth to its maximum, and its reported delay; measured.</summary>
     private const double ClickRise = 1.95, ClickLate = 0.2;
 
-    /// <summary>A slow beginning rises by less than a tenth for about as long as it takes from there.</summary>
+    /// <summary>A slow onset rises by less than a tenth for about as long before that.</summary>
     private const double SlowRise = 2;
 
     private static float Strongest(float[] onsets, double at)

@@ -3,31 +3,31 @@ using System.Numerics.Tensors;
 namespace Phonaris.Core.Music;
 
 /// <summary>
-/// How strongly something begins at each moment: the rise of the log-mel spectrum over 30 ms, summed over bands, where a rise that only
-/// comes from a neighbouring band does not count (Böck and Widmer, "Maximum filter vibrato suppression for onset detection", DAFx 2013).
+/// The strength of onsets over time: the rise of the log-mel spectrum over 30 ms, summed over bands, where a rise that only
+/// moves in from a neighbouring band does not count (Böck and Widmer, "Maximum filter vibrato suppression for onset detection", DAFx 2013).
 /// </summary>
-/// <param name="Values">The strength at each spectrum, its slow course taken out, in units of its standard deviation.</param>
-/// <param name="Deviation">That deviation: the sum over bands of rises of the natural logarithm.</param>
+/// <param name="Values">The strength at each spectrum, without its slow trend, in units of its standard deviation.</param>
+/// <param name="Deviation">That standard deviation: the sum over bands of rises of the natural logarithm.</param>
 internal sealed record OnsetStrength(float[] Values, float Deviation)
 {
-    /// <summary>How many values there are in a second.</summary>
+    /// <summary>Values per second.</summary>
     public const int PerSecond = 100;
 
     private const int Lag = 3;
 
-    /// <summary>Power over the piece's mean at which the logarithm takes hold.</summary>
+    /// <summary>The power, relative to the piece's mean, at which the logarithm takes over.</summary>
     private const float Compression = 30;
 
-    /// <summary>What a band must rise by to count: a steady tone's power sways by less.</summary>
+    /// <summary>The least rise of a band that counts; a steady tone's power varies by less.</summary>
     private const float LeastRise = 0.04f;
 
-    /// <summary>How much more the lowest band counts than one far above, and over how many bands that falls to about a third: low sounds tell the beat.</summary>
+    /// <summary>How much more the lowest band counts than a much higher one, and over how many bands that falls to about a third: bass marks the beat.</summary>
     private const float LowWeight = 2, LowBands = 3;
 
     /// <summary>The onset strength of a piece.</summary>
     /// <param name="mel">Mel spectra, 10 ms apart.</param>
-    /// <param name="bands">How many bands each has.</param>
-    /// <param name="heard">How many of them are listened to, from the lowest.</param>
+    /// <param name="bands">The number of bands.</param>
+    /// <param name="heard">How many of them are used, from the lowest.</param>
     public static OnsetStrength Of(Spectra mel, int bands, int heard)
     {
         var mean = TensorPrimitives.Sum<float>(mel.Power) / Math.Max(1, mel.Power.Length);
@@ -51,7 +51,7 @@ internal sealed record OnsetStrength(float[] Values, float Deviation)
         return Evened(strength);
     }
 
-    /// <summary>Takes the mean of the second around each value out of it, and what is left below zero away.</summary>
+    /// <summary>Subtracts the local mean over a second, and sets negative values to zero.</summary>
     private static OnsetStrength Evened(float[] strength)
     {
         const int around = PerSecond / 2;

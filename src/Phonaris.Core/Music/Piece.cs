@@ -2,41 +2,41 @@ using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Music;
 
-/// <summary>What is known of a piece of music: its beats, its bars, and what is heard on each beat. Worked out once for a sound.</summary>
+/// <summary>The analysis of a piece of music: its beats, its bars, and its features over time. Computed once for a sound.</summary>
 /// <param name="Frames">Its length in frames at 48 kHz.</param>
-/// <param name="TempoBpm">Its middle tempo, in beats a minute.</param>
-/// <param name="Confidence">How sure the beat is, 0 to 1; below <see cref="LeastConfidence"/> there is hardly one.</param>
-/// <param name="Beats">The frames at which its beats come, at least 0.</param>
-/// <param name="BeatsPerBar">How many beats a bar has, 3 or 4.</param>
-/// <param name="FirstDownbeat">Which of the beats, from 0, begins the first whole bar.</param>
-/// <param name="Features">What is heard all along it.</param>
-/// <param name="IsSilent">Whether nothing is heard in it.</param>
+/// <param name="TempoBpm">Its median tempo, in beats per minute.</param>
+/// <param name="Confidence">The confidence in the beats, 0 to 1; below <see cref="LeastConfidence"/> there is hardly a beat.</param>
+/// <param name="Beats">The frames of its beats, at least 0.</param>
+/// <param name="BeatsPerBar">The number of beats in a bar, 3 or 4.</param>
+/// <param name="FirstDownbeat">The index of the beat that begins the first whole bar, from 0.</param>
+/// <param name="Features">Its features over time.</param>
+/// <param name="IsSilent">Whether it is silent.</param>
 public sealed record Piece(long Frames, double TempoBpm, double Confidence, ValueList<long> Beats, int BeatsPerBar, int FirstDownbeat, FeatureTrack Features, bool IsSilent)
 {
-    /// <summary>Below this confidence, what is called beats is little more than an even grid drawn towards what begins near it.</summary>
+    /// <summary>Below this confidence the beats are little more than an even grid near some onsets.</summary>
     public const double LeastConfidence = 0.15;
 
-    /// <summary>Above this confidence nine beats of ten are right (<c>./phonaris bench beats</c>).</summary>
+    /// <summary>Above this confidence, nine in ten beats are right (<c>./phonaris bench beats</c>).</summary>
     public const double SureConfidence = 0.7;
 
-    /// <summary>How much of the work is done with the first spectra, and what is found by them.</summary>
+    /// <summary>The share of the work that is the first spectra and what is computed from them.</summary>
     private const double MelShare = 0.75;
 
     private const int MelBands = 40, NoteBands = 60, LowestC = 36;
 
-    /// <summary>Whether its beats are the beats, as good as surely.</summary>
+    /// <summary>Whether its beats are almost certainly right.</summary>
     public bool IsSure => Confidence > SureConfidence;
 
-    /// <summary>Whether it has a beat that can be relied on.</summary>
+    /// <summary>Whether it has a reliable beat.</summary>
     public bool HasBeat => Confidence >= LeastConfidence;
 
-    /// <summary>Where it begins, its beats, and where it ends, in frames.</summary>
+    /// <summary>Its beginning, its beats and its end, in frames.</summary>
     public IReadOnlyList<long> Bounds => BoundsOf(Beats, Frames);
 
-    /// <summary>Works out what is known of a piece: about a hundredth of its length, on all cores.</summary>
+    /// <summary>Analyses a piece: in about a hundredth of its length, on all cores.</summary>
     /// <param name="sound">The piece.</param>
     /// <param name="progress">Receives the progress from 0 to 1.</param>
-    /// <param name="cancel">Stops it.</param>
+    /// <param name="cancel">Cancels the analysis.</param>
     public static Piece Of(ISoundReader sound, IProgress<double>? progress, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(sound);
@@ -46,13 +46,13 @@ public sealed record Piece(long Frames, double TempoBpm, double Confidence, Valu
         var places = BeatTracker.Track(onsets.Values, tempo.Periods);
         if (tempo.CanDouble && BeatTracker.Halves(onsets.Values, places) >= tempo.HalvesToDouble)
         {
-            // What came between was a beat too.
+            // The onsets between the beats were beats too.
             tempo = tempo.Doubled();
             places = BeatTracker.Track(onsets.Values, tempo.Periods);
         }
         if (tempo.CanHalve && BeatTracker.Played(onsets.Values, places) < tempo.LeastPlayedShare)
         {
-            // Most of them were notes between the beats of slow music.
+            // Most beats had no onset, so every other one is a subdivision of slow music.
             tempo = tempo.Halved();
             places = BeatTracker.Track(onsets.Values, tempo.Periods);
         }

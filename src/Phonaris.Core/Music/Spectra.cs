@@ -5,12 +5,12 @@ using Phonaris.Core.Signal;
 namespace Phonaris.Core.Music;
 
 /// <summary>
-/// A sound's short-time power spectra, gathered into bands. The sound is taken in mono at half the engine's rate or an eighth of it; nothing
-/// that music is told apart by lies above what is left.
+/// The short-time power spectra of a sound, summed into bands. The sound is reduced to mono at half the engine's rate or an eighth of it;
+/// the frequencies above that do not help to tell music apart.
 /// </summary>
 internal sealed class Spectra
 {
-    /// <summary>Spectra worked on at once by one thread.</summary>
+    /// <summary>Spectra computed at once by one thread.</summary>
     private const int Run = 256;
 
     private readonly int _bands;
@@ -21,10 +21,10 @@ internal sealed class Spectra
         Power = new float[(long)count * bands];
     }
 
-    /// <summary>How far apart they are, in frames at 48 kHz; the first is centred on frame 0.</summary>
+    /// <summary>The hop, in frames at 48 kHz; the first spectrum is centred on frame 0.</summary>
     public int HopFrames { get; }
 
-    /// <summary>How many there are.</summary>
+    /// <summary>The number of spectra.</summary>
     public int Count { get; }
 
     /// <summary>All powers, spectrum after spectrum.</summary>
@@ -33,12 +33,12 @@ internal sealed class Spectra
     /// <summary>The powers of the bands of one spectrum.</summary>
     public Span<float> this[int index] => Power.AsSpan(index * _bands, _bands);
 
-    /// <summary>Takes the spectra of a whole sound, on all cores.</summary>
+    /// <summary>Computes the spectra of a whole sound, on all cores.</summary>
     /// <param name="sound">The sound.</param>
-    /// <param name="framing">How it is taken apart.</param>
-    /// <param name="bands">For each band the spectrum's bins it takes and their weights.</param>
-    /// <param name="done">Receives the progress from 0 to 1, by any thread.</param>
-    /// <param name="cancel">Stops it.</param>
+    /// <param name="framing">How it is split into spectra.</param>
+    /// <param name="bands">For each band its bins and their weights.</param>
+    /// <param name="done">Receives the progress from 0 to 1, from any thread.</param>
+    /// <param name="cancel">Cancels the computation.</param>
     public static Spectra Of(ISoundReader sound, Framing framing, IReadOnlyList<Band> bands, Action<double> done, CancellationToken cancel)
     {
         var spectra = new Spectra(framing.HopFrames, bands.Count, framing.CountOf(sound.Frames));
@@ -66,7 +66,7 @@ internal sealed class Spectra
         return spectra;
     }
 
-    /// <summary>What one thread works with.</summary>
+    /// <summary>The buffers of one thread.</summary>
     private sealed class Desk(Framing framing)
     {
         private readonly RealFft _fft = new(framing.Window);
@@ -78,7 +78,7 @@ internal sealed class Spectra
 
         public float[] Power { get; } = new float[framing.Window / 2 + 1];
 
-        /// <summary>Reads so many samples in mono, half a window of them before a frame.</summary>
+        /// <summary>Reads samples in mono, beginning half a window before a frame.</summary>
         public ReadOnlySpan<float> Take(ISoundReader sound, long frame, int samples)
         {
             var first = frame - framing.Window / 2 * framing.Step;

@@ -2,26 +2,26 @@ using System.Numerics.Tensors;
 
 namespace Phonaris.Core.Music;
 
-/// <summary>What is heard in stretches of a piece, in numbers that two of them are compared by.</summary>
+/// <summary>Features of stretches of a piece, as vectors that can be compared.</summary>
 internal static class StretchFeatures
 {
-    /// <summary>Numbers of one stretch: 12 of harmony, 12 of timbre, and last its level.</summary>
+    /// <summary>The length of a vector: 12 for harmony, 12 for timbre, and the level last.</summary>
     public const int Size = Pitches + Bands;
 
     private const int Pitches = 12, Timbre = 12, Bands = Timbre + 1;
 
-    /// <summary>Stretches worked on at once by one thread.</summary>
+    /// <summary>Stretches computed at once by one thread.</summary>
     private const int Run = 256;
 
     /// <summary>
-    /// The numbers of each stretch, one stretch after the other: chroma (Fujishima 1999) of unit length, cepstral coefficients 1–12 of the
-    /// mel spectrum (Davis and Mermelstein 1980), and coefficient 0, its level; harmony and spectrum are scaled so that each varies by one in all.
+    /// The vectors, one stretch after the other: chroma (Fujishima 1999) of unit length, cepstral coefficients 1–12 of the
+    /// mel spectrum (Davis and Mermelstein 1980), and coefficient 0, the level. Harmony and timbre are each scaled to a total variance of one.
     /// </summary>
     /// <param name="mel">Mel spectra of the piece.</param>
-    /// <param name="melBands">How many bands each has.</param>
+    /// <param name="melBands">The number of mel bands.</param>
     /// <param name="notes">Semitone spectra of the piece.</param>
-    /// <param name="noteBands">How many semitones each has; the first is a C.</param>
-    /// <param name="bounds">Where the stretches begin, in frames, and where the last ends.</param>
+    /// <param name="noteBands">The number of semitones; the first is a C.</param>
+    /// <param name="bounds">The beginnings of the stretches, in frames, and the end of the last.</param>
     public static float[] Of(Spectra mel, int melBands, Spectra notes, int noteBands, IReadOnlyList<long> bounds)
     {
         var count = bounds.Count - 1;
@@ -37,7 +37,7 @@ internal static class StretchFeatures
                 var own = features.AsSpan(k * Size, Size);
                 Mean(mel, bounds[k], bounds[k + 1], melMean);
                 Mean(notes, bounds[k], bounds[k + 1], noteMean);
-                // The square root keeps the loudest note from being all there is.
+                // The square root keeps the loudest note from dominating.
                 for (var n = 0; n < noteBands; n++) own[n % Pitches] += MathF.Sqrt(noteMean[n]);
                 var length = TensorPrimitives.Norm<float>(own[..Pitches]);
                 if (length > 0) TensorPrimitives.Divide(own[..Pitches], length, own[..Pitches]);
@@ -61,7 +61,7 @@ internal static class StretchFeatures
         TensorPrimitives.Divide(mean, last - first + 1, mean);
     }
 
-    /// <summary>Scales a group of numbers so that the squares of their distances from their mean come to one.</summary>
+    /// <summary>Scales a group of numbers so that the sum of their variances is one.</summary>
     private static void Scale(float[] features, int first, int size)
     {
         var count = features.Length / Size;

@@ -3,63 +3,63 @@ using System.Numerics.Tensors;
 namespace Phonaris.Core.Music;
 
 /// <summary>
-/// How far apart the beats are, and how that changes: from the autocorrelation of the onset strength in windows of 12 s, at a beat and at the beats it
+/// The tempo over time: from the autocorrelation of the onset strength in windows of 12 s, at a period and its multiples,
 /// leads to, under a log-normal prior (Ellis, "Beat tracking by dynamic programming", J. New Music Research 36, 2007; the comb after Scheirer, "Tempo and
 /// beat analysis of acoustic musical signals", JASA 103, 1998), followed from window to window by a Viterbi search.
 /// </summary>
-/// <param name="Periods">The period at each second, in values of the onset strength.</param>
-/// <param name="Strength">How much of the onset strength repeats from beat to beat, or every other beat, 0 to 1.</param>
-/// <param name="Rival">How likely the likeliest tempo is that goes against it, three beats to two or to four, beside it, 0 to 1 or a little more.</param>
+/// <param name="Periods">The period at each second, in hops of the onset strength.</param>
+/// <param name="Strength">How much of the onset strength repeats at the beat or at every other beat, 0 to 1.</param>
+/// <param name="Rival">The likelihood of the strongest rival tempo, three beats against two or four, relative to this one, 0 to 1 or a little more.</param>
 internal sealed record Tempo(float[] Periods, double Strength, double Rival)
 {
     private const int PerSecond = OnsetStrength.PerSecond;
     private const int WindowSeconds = 12;
 
-    /// <summary>The periods looked at: 54 to 214 beats a minute.</summary>
+    /// <summary>The range of periods: 54 to 214 beats per minute.</summary>
     private const int Shortest = 28, Longest = 112;
 
-    /// <summary>How far apart what repeats is looked at: up to four of the longest periods.</summary>
+    /// <summary>The longest lag of the autocorrelation: four of the longest periods.</summary>
     private const int Lags = 4 * Longest + 3;
 
-    /// <summary>The tempo that is likeliest before anything is heard, and how far others are from it, in octaves.</summary>
+    /// <summary>The prior's most likely tempo, and its spread in octaves.</summary>
     private const double LikelyBpm = 120, SpreadOctaves = 0.85;
 
-    /// <summary>What it costs to change the period within a second, by as much as itself, against a repetition that is perfect.</summary>
+    /// <summary>The cost of doubling the period within a second, relative to a perfect repetition.</summary>
     private const double ChangeCost = 7.5;
 
-    /// <summary>How much less a bar of three speaks for its beat than one of four.</summary>
+    /// <summary>How much less evidence a bar of three gives for its beat than a bar of four.</summary>
     private const double OfThree = 0.8;
 
-    /// <summary>Tempos that go against one, as parts of its period.</summary>
+    /// <summary>Rival tempos, as fractions of the period.</summary>
     private static readonly double[] Rivals = [2 / 3.0, 3 / 4.0, 4 / 3.0, 3 / 2.0];
 
-    /// <summary>No beat is faster than this.</summary>
+    /// <summary>The fastest possible beat.</summary>
     private const double FastestBpm = 190;
 
-    /// <summary>Whether twice the tempo is one that beats can have.</summary>
+    /// <summary>Whether double the tempo is possible.</summary>
     public bool CanDouble => 2 * Bpm <= FastestBpm;
 
     /// <summary>
-    /// How strong what comes between the beats must be, beside the beats, to be beats itself: the less, the likelier the doubled tempo is.
-    /// Subdivisions are a sixth as strong, every other beat is about half as strong or more.
+    /// How strong onsets between the beats must be, relative to the beats, to be beats themselves; lower when the double tempo is more likely.
+    /// Subdivisions are a sixth as strong, skipped beats about half as strong or more.
     /// </summary>
     public double HalvesToDouble => 0.38 * Math.Sqrt(Prior(Middle) / Prior(Middle / 2));
 
-    /// <summary>Whether half the tempo is one that beats can have.</summary>
+    /// <summary>Whether half the tempo is possible.</summary>
     public bool CanHalve => 2 * Middle <= Longest;
 
-    /// <summary>What share of the beats must be played for them to be beats: the more, the likelier the halved tempo is. In sparse music half are played or more.</summary>
+    /// <summary>The share of beats that must be played for them to be beats; higher when the half tempo is more likely. In sparse music half are played or more.</summary>
     public double LeastPlayedShare => 0.45 * Prior(2 * Middle) / Prior(Middle);
 
-    /// <summary>Its middle tempo, in beats a minute.</summary>
+    /// <summary>Its median tempo, in beats per minute.</summary>
     public double Bpm => 60 * PerSecond / Middle;
 
     private double Middle => Periods.Order().ElementAt(Periods.Length / 2);
 
-    /// <summary>The tempo with beats where there are some now and in between.</summary>
+    /// <summary>The tempo with a beat added between each two.</summary>
     public Tempo Doubled() => this with { Periods = [.. Periods.Select(p => p / 2)] };
 
-    /// <summary>The tempo with every other beat left out.</summary>
+    /// <summary>The tempo without every other beat.</summary>
     public Tempo Halved() => this with { Periods = [.. Periods.Select(p => 2 * p)] };
 
     /// <summary>The tempo of a piece.</summary>
@@ -85,7 +85,7 @@ internal sealed record Tempo(float[] Periods, double Strength, double Rival)
     }
 
     /// <summary>
-    /// How likely a period is: it repeats itself, and so do two and a whole bar of it. By itself two thirds or four thirds of a beat repeat as much, where notes are
+    /// The likelihood of a period: it repeats, and so do two of it and a whole bar. Two thirds or four thirds of a beat repeat as much on their own where notes are
     /// dotted.
     /// </summary>
     private static double Likely(double[] repeats, int lag)
@@ -104,7 +104,7 @@ internal sealed record Tempo(float[] Periods, double Strength, double Rival)
         return onsets.AsSpan(from, Math.Min(length, onsets.Length - from));
     }
 
-    /// <summary>The autocorrelation of a window less its mean, each lag divided by how many products it has, 1 at lag 0.</summary>
+    /// <summary>The autocorrelation of a window minus its mean, each lag divided by its number of products, 1 at lag 0.</summary>
     private static float[] Autocorrelation(ReadOnlySpan<float> window)
     {
         var values = new float[Lags];
@@ -124,7 +124,7 @@ internal sealed record Tempo(float[] Periods, double Strength, double Rival)
         return values[floor] + (values[Math.Min(floor + 1, values.Length - 1)] - values[floor]) * part;
     }
 
-    /// <summary>The likeliest course of the period around one: it repeats strongly, and changes slowly.</summary>
+    /// <summary>The most likely path of the period around one: it repeats strongly, and changes slowly.</summary>
     private static float[] Follow(float[][] repeats, int around)
     {
         var (low, high) = (Math.Max(Shortest - 4, (int)(around * 0.8)), Math.Min(Longest, (int)(around * 1.25) + 1));
@@ -155,7 +155,7 @@ internal sealed record Tempo(float[] Periods, double Strength, double Rival)
         return periods;
     }
 
-    /// <summary>Where a parabola through a value and its neighbours is highest.</summary>
+    /// <summary>The vertex of the parabola through a value and its neighbours.</summary>
     private static float Peak(float[] values, int at)
     {
         if (at < 1 || at + 1 >= values.Length) return at;

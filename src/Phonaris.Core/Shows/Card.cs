@@ -1,9 +1,9 @@
 namespace Phonaris.Core.Shows;
 
-/// <summary>A slide made here.</summary>
+/// <summary>A slide made in the app rather than imported.</summary>
 /// <param name="Kind">A title, the credits, or nothing.</param>
-/// <param name="Heading">What stands large.</param>
-/// <param name="Text">What stands below it: the author on a title card, a closing line on a credits card; may be empty.</param>
+/// <param name="Heading">The large text.</param>
+/// <param name="Text">The small text below: the author on a title card, a closing line on a credits card; may be empty.</param>
 public sealed record Card(CardKind Kind, string Heading, string Text)
 {
     /// <summary>The longest text of a card, in characters.</summary>
@@ -13,12 +13,12 @@ public sealed record Card(CardKind Kind, string Heading, string Text)
 /// <summary>The kinds of <see cref="Card"/>.</summary>
 public enum CardKind
 {
-    /// <summary>A title and who it is by.</summary>
+    /// <summary>A title and its author.</summary>
     Title,
 
-    /// <summary>The credits of the sounds, always as they are now.</summary>
+    /// <summary>The credits of the sounds, recomputed whenever they change.</summary>
     Credits,
 
-    /// <summary>Nothing but a dark ground, under a video.</summary>
+    /// <summary>A dark background without text, for a video.</summary>
     Plain,
 }

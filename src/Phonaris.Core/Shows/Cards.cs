@@ -20,7 +20,7 @@ public static class Cards
 
     /// <summary>A slide that is a card, with the usual hold.</summary>
     /// <param name="id">The slide's id.</param>
-    /// <param name="card">What is on it.</param>
+    /// <param name="card">The card's content.</param>
     public static Slide Slide(string id, Card card)
     {
         ArgumentNullException.ThrowIfNull(card);
@@ -29,7 +29,7 @@ public static class Cards
 
     private static readonly ConditionalWeakTable<Card, PictureSource> Drawings = [];
 
-    /// <summary>The slides of a show with what their cards draw worked out; what pictures are drawn from.</summary>
+    /// <summary>The slides of a show with the content of their cards computed; pictures are drawn from these.</summary>
     public static Show WithCardsDrawn(this Show show)
     {
         ArgumentNullException.ThrowIfNull(show);
@@ -37,12 +37,12 @@ public static class Cards
         return show with { Slides = [.. show.Slides.Select(s => s with { Picture = Drawn(show, s.Picture) })] };
     }
 
-    /// <summary>A picture with what its card draws worked out, and named after that; a picture of a file as it is.</summary>
+    /// <summary>For a card, a picture with its content computed and an id that depends on it; a picture of a file is returned unchanged.</summary>
     public static PictureSource Drawn(Show show, PictureSource picture)
     {
         ArgumentNullException.ThrowIfNull(picture);
         if (picture.Card is not { } card) return picture;
-        // What any other card draws hangs on nothing else of the show.
+        // Other cards depend on nothing else in the show.
         return card.Kind != CardKind.Credits ? Drawings.GetValue(card, c => Draw(show, picture)) : Draw(show, picture);
     }
 
@@ -58,7 +58,7 @@ public static class Cards
         };
     }
 
-    /// <summary>Checks that a card can be drawn; any picture of a file can.</summary>
+    /// <summary>Checks that a card can be drawn; the picture of a file always can.</summary>
     /// <exception cref="RuleException">It is too long.</exception>
     internal static void Validate(PictureSource picture)
     {

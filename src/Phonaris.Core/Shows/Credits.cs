@@ -2,10 +2,10 @@ using System.Text;
 
 namespace Phonaris.Core.Shows;
 
-/// <summary>Credits, worked out from the rights of the sounds.</summary>
+/// <summary>Credits, computed from the usage rights of the sounds.</summary>
 public static class Credits
 {
-    /// <summary>The credit line of a sound: the one asked for, or one put together from what is known.</summary>
+    /// <summary>The credit line of a sound: the line its owner asks for, or one put together from what is known.</summary>
     public static string Line(Sound sound)
     {
         ArgumentNullException.ThrowIfNull(sound);

@@ -2,11 +2,11 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Core.Shows;
 
-/// <summary>Cues copied out of a show, to be laid on other slides or in another show.</summary>
+/// <summary>Cues copied from a show, to paste on other slides or into another show.</summary>
 /// <param name="Cues">The cues.</param>
 public sealed record CueClip(ValueList<ClippedCue> Cues)
 {
-    /// <summary>Copies cues. Where they lie among each other goes with them.</summary>
+    /// <summary>Copies cues, with their positions relative to each other.</summary>
     /// <exception cref="RuleException">One is not in the show, or is parked.</exception>
     public static CueClip Of(Show show, ValueList<string> cueIds)
     {
@@ -23,10 +23,10 @@ public sealed record CueClip(ValueList<ClippedCue> Cues)
         })]);
     }
 
-    /// <summary>The edit that lays the cues from a slide on.</summary>
-    /// <param name="show">The show they are laid in.</param>
+    /// <summary>The edit that pastes the cues from a slide on.</summary>
+    /// <param name="show">The show they are pasted into.</param>
     /// <param name="slideId">The slide the first of them begins on.</param>
-    /// <param name="newId">Makes ids.</param>
+    /// <param name="newId">Generates ids.</param>
     /// <exception cref="RuleException">The slide is not in the show.</exception>
     public Edit ToEdit(Show show, string slideId, Func<string> newId)
     {
@@ -52,7 +52,7 @@ public sealed record CueClip(ValueList<ClippedCue> Cues)
                 CueStartKind.Hand => CueStart.ByHand,
                 CueStartKind.End => CueStart.ToEndTogether,
                 CueStartKind.Step when clipped.Step >= 0 && clipped.Step < steps.Count => CueStart.WithStep(steps[clipped.Step].Id),
-                // What it waited for comes along, or it begins with its slide.
+                // The cue it follows is pasted too; otherwise it begins with its slide.
                 CueStartKind.After when ids.TryGetValue(clipped.Cue.Start.CueId!, out var other) => CueStart.After(other),
                 _ => CueStart.WithSlide,
             };
@@ -69,7 +69,7 @@ public sealed record CueClip(ValueList<ClippedCue> Cues)
                 int.MaxValue));
             if (start != CueStart.WithSlide) edits.Add(new SetStart(ids[clipped.Cue.Id], start));
         }
-        // Starts come last: what a cue waits for may be laid behind it.
+        // Starts are set last, because a cue may follow one that is pasted after it.
         List<Edit> ordered = [.. edits.Where(e => e is not SetStart), .. edits.Where(e => e is SetStart)];
         var what = Cues.Count == 1 ? Cues[0].Sound.Name : $"{Cues.Count} cues";
         return new Several([.. ordered], $"Placed {what} from {Wording.Span(show, new(slideId, slideId))}");
@@ -79,7 +79,7 @@ public sealed record CueClip(ValueList<ClippedCue> Cues)
 /// <summary>A copied cue.</summary>
 /// <param name="Cue">The cue as it was.</param>
 /// <param name="Sound">Its sound.</param>
-/// <param name="Offset">How many slides behind the first of the copied ones it begins.</param>
+/// <param name="Offset">How many slides after the first copied cue it begins.</param>
 /// <param name="More">How many slides it covers beyond its first.</param>
 /// <param name="Step">The step it begins with, from 0.</param>
 public sealed record ClippedCue(Cue Cue, Sound Sound, int Offset, int More, int Step);

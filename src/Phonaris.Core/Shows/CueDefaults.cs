@@ -5,12 +5,12 @@ namespace Phonaris.Core.Shows;
 /// <summary>The settings a cue gets when a sound is dropped on a slide.</summary>
 public static class CueDefaults
 {
-    /// <summary>How music fades out where nothing else is said.</summary>
+    /// <summary>The default fade-out of music.</summary>
     public static Fade FadeOut { get; } = Fade.Of(2000);
 
     /// <summary>
-    /// A cue of a sound on a slide: a bed lies to the last slide, loops to fill, fades in 1 s and out 2 s; a voice, a spot or a video is on that one
-    /// slide and plays once. The level is the one that matching would set.
+    /// A cue of a sound on a slide. A bed covers all slides from there to the last, loops to fill, fades in 1 s and out 2 s; a voice, a spot or a video
+    /// covers that slide and plays once. Its level is the one that level matching would set.
     /// </summary>
     /// <exception cref="RuleException">The slide is not in the show.</exception>
     public static Cue For(Show show, Sound sound, string slideId, string cueId)

@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows;
 
-/// <summary>What a deck says of a slide and a person may change.</summary>
+/// <summary>The texts of a slide that come from its deck and that a person may change.</summary>
 /// <param name="Title">Its heading.</param>
 /// <param name="Notes">The presenter's notes.</param>
 public sealed record DeckTexts(string Title, string Notes);

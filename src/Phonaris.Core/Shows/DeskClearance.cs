@@ -1,7 +1,7 @@
 namespace Phonaris.Core.Shows;
 
-/// <summary>A clearance that the desk gave. Destinations go from the nearest to the widest: what is allowed for one is allowed for those before it.</summary>
-/// <param name="Number">The desk's own number of it.</param>
+/// <summary>A clearance given by the clearance desk. Destinations are ordered from the narrowest audience to the widest; a clearance for one covers all before it.</summary>
+/// <param name="Number">The desk's case number.</param>
 /// <param name="Destination">The widest destination that it allows.</param>
 public sealed record DeskClearance(string Number, Destination Destination)
 {

@@ -1,17 +1,17 @@
 namespace Phonaris.Core.Shows;
 
-/// <summary>Where a show is heard, as far as leave to use its sounds goes by it.</summary>
+/// <summary>Where a show is used, for deciding whether its sounds are cleared.</summary>
 public enum Destination
 {
-    /// <summary>In the room it is shown in.</summary>
+    /// <summary>In the room where it is presented.</summary>
     Room,
 
-    /// <summary>Passed on inside the organisation.</summary>
+    /// <summary>Within the organisation.</summary>
     Inside,
 
-    /// <summary>On the open web.</summary>
+    /// <summary>On the public web.</summary>
     Web,
 
-    /// <summary>Sold, or used to sell.</summary>
+    /// <summary>In a product for sale, or to advertise one.</summary>
     Sold,
 }

@@ -1,31 +1,31 @@
 namespace Phonaris.Core.Shows;
 
-/// <summary>The recipe a cue is fitted by; what it comes to is worked out again whenever the length changes.</summary>
+/// <summary>How a cue is fitted. The result is computed again whenever the length changes.</summary>
 /// <param name="Method">The method.</param>
 public sealed record FitRecipe(FitMethod Method)
 {
     /// <summary>The bounds of <see cref="Joins"/>.</summary>
     public const int MostJoins = 2;
 
-    /// <summary>The most joins that can be forbidden, and passages kept.</summary>
+    /// <summary>The most joins that can be forbidden, and the most passages that can be kept.</summary>
     public const int MostPlaces = 200;
 
-    /// <summary>Re-cut: whether rather fewer joins, down to −2, or more, up to 2, than usual.</summary>
+    /// <summary>Re-cut: how many joins are preferred, from −2 for fewer to 2 for more.</summary>
     public int Joins { get; init; }
 
-    /// <summary>Re-cut: joins not to be used, by the frames of the sound they lead from and to.</summary>
+    /// <summary>Re-cut: joins that must not be used, by the frames of the sound they lead from and to.</summary>
     public ValueList<FrameJump> Forbidden { get; init; } = [];
 
-    /// <summary>Re-cut: joins to be used where they can be, by the frames of the sound they lead from and to.</summary>
+    /// <summary>Re-cut: joins to use where possible, by the frames of the sound they lead from and to.</summary>
     public ValueList<FrameJump> Wanted { get; init; } = [];
 
-    /// <summary>Shorten: the frame of the sound it ends at; null, or one that is out of reach, for the most natural.</summary>
+    /// <summary>Shorten: the frame of the sound at which it ends; null, or a frame out of reach, for the most natural one.</summary>
     public long? EndFrame { get; init; }
 
-    /// <summary>Re-cut: passages of the sound that are neither left out nor broken.</summary>
+    /// <summary>Re-cut: passages of the sound that must be kept whole.</summary>
     public ValueList<FrameRange> Kept { get; init; } = [];
 
-    /// <summary>The recipe without the places that a shorter sound does not have.</summary>
+    /// <summary>The recipe without the positions that lie beyond the end of a shorter sound.</summary>
     /// <param name="frames">The sound's length in frames.</param>
     public FitRecipe Within(long frames) => this with
     {
@@ -36,5 +36,5 @@ public sealed record FitRecipe(FitMethod Method)
     };
 }
 
-/// <summary>Frames of a sound, from the first to before the last.</summary>
+/// <summary>A range of frames of a sound, from the first to the one after the last.</summary>
 public sealed record FrameRange(long FromFrame, long ToFrame);

@@ -1,18 +1,18 @@
 namespace Phonaris.Core.Shows;
 
 /// <summary>
-/// A place on the slides of a cue that the presenter clicks to start it. Lengths and places are shares of the slide's picture, from its
+/// A place on the slides of a cue that the presenter clicks to start it. Lengths and positions are fractions of the slide's picture, measured from its
 /// upper left corner.
 /// </summary>
-/// <param name="X">The middle, from the left, 0 to 1.</param>
-/// <param name="Y">The middle, from above, 0 to 1.</param>
-/// <param name="Size">Its width as a share of the slide's width; it is as high as wide.</param>
-/// <param name="Turn">How far it is turned, in degrees clockwise, −180 to 180.</param>
-/// <param name="Symbol">What it looks like, where it has no picture of its own.</param>
+/// <param name="X">The horizontal centre, from the left, 0 to 1.</param>
+/// <param name="Y">The vertical centre, from the top, 0 to 1.</param>
+/// <param name="Size">Its width, as a fraction of the slide's width; its height is the same.</param>
+/// <param name="Turn">Its rotation in degrees clockwise, −180 to 180.</param>
+/// <param name="Symbol">Its symbol, when it has no picture.</param>
 /// <param name="Color">Its colour, <c>#rrggbb</c>.</param>
-/// <param name="Opacity">How solid it is, 0 to 1.</param>
+/// <param name="Opacity">Its opacity, 0 to 1.</param>
 /// <param name="Alternative">Its text alternative.</param>
-/// <param name="Shown">Whether the audience sees it; where not, its place works all the same.</param>
+/// <param name="Shown">Whether the audience sees it; a hidden hotspot can still be clicked.</param>
 /// <param name="Picture">A picture of its own; null for the symbol.</param>
 public sealed record Hotspot(
     double X, double Y, double Size, double Turn, HotspotSymbol Symbol, string Color, double Opacity, string Alternative, bool Shown,
@@ -28,7 +28,7 @@ public sealed record Hotspot(
     public const int LongestAlternative = 200;
 
     /// <summary>A hotspot in the middle of the slide.</summary>
-    /// <param name="alternative">What it is, in words; cut off where it is too long.</param>
+    /// <param name="alternative">The text alternative; cut off when it is too long.</param>
     public static Hotspot New(string alternative)
     {
         ArgumentNullException.ThrowIfNull(alternative);

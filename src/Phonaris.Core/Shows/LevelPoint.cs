@@ -2,7 +2,7 @@ using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Shows;
 
-/// <summary>How much louder or quieter a cue is at a moment of its course.</summary>
+/// <summary>A change of a cue's level at a moment after its start.</summary>
 /// <param name="AtMs">The moment, in milliseconds from its start.</param>
 /// <param name="Db">The change of its level in dB.</param>
 public sealed record LevelPoint(long AtMs, double Db)
@@ -10,7 +10,7 @@ public sealed record LevelPoint(long AtMs, double Db)
     /// <summary>The most points a cue can have.</summary>
     public const int Most = 500;
 
-    /// <summary>What points in ascending order do to a cue's gain.</summary>
+    /// <summary>The gain that points in ascending order add over time.</summary>
     public static Envelope EnvelopeOf(ValueList<LevelPoint> points)
     {
         ArgumentNullException.ThrowIfNull(points);

@@ -2,14 +2,14 @@ using System.Text.RegularExpressions;
 
 namespace Phonaris.Core.Shows;
 
-/// <summary>Names for people, from names of files.</summary>
+/// <summary>Names for people, made from file names.</summary>
 public static partial class Names
 {
     private const int Longest = 120;
 
     /// <summary>
-    /// What a file is called in the show: its name without folder, ending, leading numbers and control characters, dashes and underscores as spaces,
-    /// beginning with a capital letter.
+    /// The display name of a file: its name without folder, extension, leading numbers and control characters, with spaces for dashes and underscores,
+    /// and a capital first letter.
     /// </summary>
     public static string FromFile(string fileName)
     {
@@ -21,24 +21,24 @@ public static partial class Names
         return char.ToUpperInvariant(words[0]) + words[1..];
     }
 
-    /// <summary>A text without control characters and without marks that turn the direction of writing.</summary>
+    /// <summary>A text without control characters and without characters that change the direction of writing.</summary>
     public static string Plain(string text)
     {
         ArgumentNullException.ThrowIfNull(text);
         return Unseen().Replace(text, "");
     }
 
-    /// <summary>As <see cref="Plain"/>, keeping line breaks; a tab becomes a blank, and half a character of a pair is left out: no XML document can hold it.</summary>
+    /// <summary>Like <see cref="Plain"/>, but keeps line breaks. Tabs become spaces, and unpaired surrogates are removed because no XML document can hold them.</summary>
     public static string PlainLines(string text)
     {
         ArgumentNullException.ThrowIfNull(text);
         if (!NotPlain().IsMatch(text)) return text;
-        // A break within a paragraph comes as U+000B from where notes are often pasted.
+        // Notes pasted from word processors have line breaks within a paragraph as U+000B.
         var lines = text.Replace('\v', '\n').Replace('\t', ' ').ReplaceLineEndings("\n").Split('\n').Select(Plain);
         return HalfPair().Replace(string.Join('\n', lines), "");
     }
 
-    /// <summary>The beginning of a text, no pair of characters cut in half.</summary>
+    /// <summary>The beginning of a text, never splitting a surrogate pair.</summary>
     /// <param name="text">The text.</param>
     /// <param name="most">How many characters it may have.</param>
     public static string Short(string text, int most)
@@ -57,7 +57,7 @@ public static partial class Names
     [GeneratedRegex(@"[\p{Cc}\u200e\u200f\u202a-\u202e\u2066-\u2069]")]
     private static partial Regex Unseen();
 
-    /// <summary>Whatever <see cref="PlainLines"/> changes: most texts are plain.</summary>
+    /// <summary>Matches the characters that <see cref="PlainLines"/> changes; most texts have none.</summary>
     [GeneratedRegex(@"[\p{Cc}\p{Cs}\u200e\u200f\u2028\u2029\u202a-\u202e\u2066-\u2069-[\n]]")]
     private static partial Regex NotPlain();
 

@@ -3,9 +3,9 @@ using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Shows;
 
-/// <summary>A set of settings that a cue gets in one click. What is null stays as it is.</summary>
+/// <summary>A set of settings that are given to a cue in one click. A null setting is left unchanged.</summary>
 /// <param name="Id">Its id.</param>
-/// <param name="Name">What it does for the person.</param>
+/// <param name="Name">Its name in the interface.</param>
 /// <param name="Covers">The slides it covers.</param>
 /// <param name="ByHand">Whether it is triggered manually, or begins with its slide.</param>
 /// <param name="Stop">When it ends.</param>
@@ -14,16 +14,16 @@ namespace Phonaris.Core.Shows;
 /// <param name="FadeIn">How it fades in.</param>
 /// <param name="FadeOut">How it fades out.</param>
 /// <param name="EachSlide">Whether it restarts on every slide.</param>
-/// <param name="Return">What it does when revisited.</param>
+/// <param name="Return">What it does when its slides are revisited.</param>
 /// <param name="Ducks">Whether beds are ducked under it.</param>
 /// <param name="Speed">How fast it plays.</param>
-/// <param name="EndTogether">Whether it begins so that its own ending falls on the end of its slides.</param>
+/// <param name="EndTogether">Whether it is timed to end where its slides end.</param>
 public sealed record Preset(
     string Id, string Name, CoveredSlides? Covers = null, bool? ByHand = null, CueStop? Stop = null, int? Rounds = null, double? LevelDb = null,
     Fade? FadeIn = null, Fade? FadeOut = null, bool? EachSlide = null, CueReturn? Return = null, bool? Ducks = null, double? Speed = null,
     bool? EndTogether = null)
 {
-    /// <summary>Those that come with the app.</summary>
+    /// <summary>The presets that come with the app.</summary>
     public static ValueList<Preset> Own { get; } =
     [
         new("whole", "Play under the whole show", CoveredSlides.Whole, false, CueStop.Span, Cue.FillSpan, FadeIn: Fade.Of(1000), FadeOut: Fade.Of(2000), EachSlide: false, Return: CueReturn.PickUp),
@@ -35,14 +35,14 @@ public sealed record Preset(
         new("soft", "Fade slowly in and out", FadeIn: new(3000, FadeCurve.Smooth), FadeOut: new(4000, FadeCurve.Smooth)),
     ];
 
-    /// <summary>The settings of a cue, to be given to others; its sound, its slides and the part it uses are its own.</summary>
+    /// <summary>A preset with the settings of a cue. Its sound, its slides and its trim are not part of it.</summary>
     /// <param name="id">Its id.</param>
-    /// <param name="name">What they do for the person.</param>
+    /// <param name="name">The name in the interface.</param>
     /// <param name="cue">The cue.</param>
     public static Preset Of(string id, string name, Cue cue)
     {
         ArgumentNullException.ThrowIfNull(cue);
-        // A step and another cue are of one place only.
+        // A step or another cue exists only in its place, so such a start is not copied.
         var stop = cue.Stop == CueStop.Step ? CueStop.Span : cue.Stop;
         return new(
             id, name, null, cue.Start.Kind == CueStartKind.Hand, stop, cue.Rounds, cue.LevelDb, cue.FadeIn, cue.FadeOut, cue.EachSlide, cue.Return,
@@ -113,9 +113,9 @@ public sealed record Preset(
 /// <summary>The slides a <see cref="Preset"/> covers.</summary>
 public enum CoveredSlides
 {
-    /// <summary>All of the show.</summary>
+    /// <summary>All slides of the show.</summary>
     Whole,
 
-    /// <summary>The first of those it covers now.</summary>
+    /// <summary>The first slide it covers now.</summary>
     First,
 }

@@ -4,10 +4,10 @@ namespace Phonaris.Core.Shows;
 /// <param name="Id">Its id, which never changes.</param>
 /// <param name="Name">Its name.</param>
 /// <param name="First">The id of its first slide.</param>
-/// <param name="WaitingLoop">Whether it loops until the presenter moves on.</param>
+/// <param name="WaitingLoop">Whether it loops until the presenter starts the talk.</param>
 public sealed record Section(string Id, string Name, string First, bool WaitingLoop);
 
-/// <summary>How sections lie on the slides.</summary>
+/// <summary>Which sections cover which slides.</summary>
 public static class Sections
 {
     /// <summary>The section a slide is in, or null before the first.</summary>
@@ -28,7 +28,7 @@ public static class Sections
         return [.. show.Slides.Skip(from).Take(to - from).Select(s => s.Id)];
     }
 
-    /// <summary>Whether a show is one waiting loop from its first slide to its last.</summary>
+    /// <summary>Whether a show is a single waiting loop from its first slide to its last.</summary>
     public static bool Loops(this Show show)
     {
         ArgumentNullException.ThrowIfNull(show);
@@ -36,8 +36,8 @@ public static class Sections
     }
 
     /// <summary>
-    /// The sections after slides were taken out or moved: each begins with the first of its slides that stayed, or where all of them
-    /// went when all were moved; one that lost all its slides is gone.
+    /// The sections after slides were deleted or moved. Each begins with the first of its slides that stayed, or moves with its slides when all of them
+    /// were moved. A section without slides is removed.
     /// </summary>
     /// <param name="before">The show before.</param>
     /// <param name="slides">The slides after.</param>

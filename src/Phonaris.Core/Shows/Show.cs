@@ -1,20 +1,20 @@
 namespace Phonaris.Core.Shows;
 
-/// <summary>One deck with its sounds and everything set about them. An immutable value: an edit makes another show.</summary>
+/// <summary>A deck with its sounds and all settings. Immutable: an edit produces another show.</summary>
 /// <param name="Title">The title of the show.</param>
 /// <param name="Slides">The slides in running order, hidden ones included.</param>
 /// <param name="Sections">The sections in running order; none covers the slides before the first.</param>
-/// <param name="Sounds">The sounds imported, in the order they came.</param>
-/// <param name="Cues">The uses of the sounds, parked ones included.</param>
+/// <param name="Sounds">The imported sounds, in the order of import.</param>
+/// <param name="Cues">The cues, parked ones included.</param>
 public sealed record Show(string Title, ValueList<Slide> Slides, ValueList<Section> Sections, ValueList<Sound> Sounds, ValueList<Cue> Cues)
 {
-    /// <summary>The running time the show is to have, in milliseconds; null for no wish.</summary>
+    /// <summary>The target running time in milliseconds; null for none.</summary>
     public long? TargetMs { get; init; }
 
-    /// <summary>How loud it is to be.</summary>
+    /// <summary>The level targets.</summary>
     public LevelTargets LevelTargets { get; init; } = LevelTargets.Web;
 
-    /// <summary>By how much the whole is louder than its cues are set, in dB.</summary>
+    /// <summary>The gain of the whole mix, in dB, added to the levels of the cues.</summary>
     public double GainDb { get; init; }
 
     /// <summary>The least of <see cref="GainDb"/>.</summary>
@@ -23,16 +23,16 @@ public sealed record Show(string Title, ValueList<Slide> Slides, ValueList<Secti
     /// <summary>The greatest of <see cref="GainDb"/>.</summary>
     public const double GreatestGainDb = 12;
 
-    /// <summary>How beds are ducked under voices that have no way of their own.</summary>
+    /// <summary>The ducking under voices that have no settings of their own.</summary>
     public Duck Duck { get; init; } = Duck.Usual;
 
-    /// <summary>How it is shown.</summary>
+    /// <summary>How it is presented.</summary>
     public Showing Showing { get; init; } = Showing.Usual;
 
-    /// <summary>What checks found and is ignored, by its id, in order.</summary>
+    /// <summary>The ids of ignored findings, sorted.</summary>
     public ValueList<string> IgnoredFindings { get; init; } = [];
 
-    /// <summary>A show with nothing in it yet.</summary>
+    /// <summary>An empty show.</summary>
     public static Show Empty(string title) => new(title, [], [], [], []);
 
     /// <summary>The position of a slide among all slides, or -1 when it is not in the show.</summary>
@@ -46,7 +46,7 @@ public sealed record Show(string Title, ValueList<Slide> Slides, ValueList<Secti
     /// <exception cref="RuleException">It is not in the show.</exception>
     public Sound Sound(string soundId) => Sounds[PlaceOfSound(soundId)];
 
-    /// <summary>The sound that is of the same file as another, or null where the show has none, or only a removed one.</summary>
+    /// <summary>The sound of the same file as another, or null when the show has none or has removed it.</summary>
     public Sound? FindSameFile(Sound sound) => Sounds.FirstOrDefault(s => s.IsOfSameFile(sound) && !s.Removed);
 
     /// <summary>The cue with this id.</summary>

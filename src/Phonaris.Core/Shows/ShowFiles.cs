@@ -3,10 +3,10 @@ namespace Phonaris.Core.Shows;
 /// <summary>The files that a show refers to, by their content hashes.</summary>
 public static class ShowFiles
 {
-    /// <summary>All of them: what the show needs, and decks that only exports use.</summary>
+    /// <summary>All files: those the show needs, and decks that only exports use.</summary>
     public static IEnumerable<string> Of(Show show) => Needed(show).Concat(HiddenDecks(show));
 
-    /// <summary>The files that the show cannot be whole without: pictures, the decks that pictures are drawn from, sounds and videos.</summary>
+    /// <summary>The files the show cannot do without: pictures, decks that pictures are drawn from, sounds and videos.</summary>
     public static IEnumerable<string> Needed(Show show)
     {
         ArgumentNullException.ThrowIfNull(show);
@@ -21,8 +21,8 @@ public static class ShowFiles
     }
 
     /// <summary>
-    /// Decks none of whose pictures are used, since their slides look like pages of another file. They are exported as those decks; without them
-    /// the show is whole.
+    /// Decks whose pictures are not used, because their slides take theirs from pages of another file. Exports use them; without them
+    /// the show is complete.
     /// </summary>
     public static IEnumerable<string> HiddenDecks(Show show)
     {

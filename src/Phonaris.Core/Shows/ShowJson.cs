@@ -4,13 +4,13 @@ using System.Text.Json.Serialization.Metadata;
 
 namespace Phonaris.Core.Shows;
 
-/// <summary>How shows and edits are written in JSON: everywhere the same. What is missing or unknown in a file is an error.</summary>
+/// <summary>The JSON conventions for shows and edits. Missing or unknown members in a file are errors.</summary>
 public static class ShowJson
 {
-    /// <summary>The options to read and write with.</summary>
+    /// <summary>The options for reading and writing.</summary>
     public static JsonSerializerOptions Options { get; } = Make();
 
-    /// <summary>Sets other options to the same conventions.</summary>
+    /// <summary>Applies the same conventions to other options.</summary>
     public static void Configure(JsonSerializerOptions options)
     {
         ArgumentNullException.ThrowIfNull(options);

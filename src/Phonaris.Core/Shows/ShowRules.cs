@@ -3,7 +3,7 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Core.Shows;
 
-/// <summary>What holds of every show. Whatever comes from outside is held to it: edits, packages, versions that are gone back to.</summary>
+/// <summary>The rules that every show satisfies. Everything from outside is checked against them: edits, packages and restored versions.</summary>
 public static partial class ShowRules
 {
     /// <summary>The greatest width and height of a slide's picture, in its own units.</summary>
@@ -12,8 +12,8 @@ public static partial class ShowRules
     /// <summary>The longest name of a file, in characters.</summary>
     private const int LongestFileName = 1_000;
 
-    /// <summary>The show, when it is one.</summary>
-    /// <exception cref="RuleException">It is not; says what is against it.</exception>
+    /// <summary>Returns the show if it satisfies the rules.</summary>
+    /// <exception cref="RuleException">It does not; the message says why.</exception>
     public static Show Validated(this Show show)
     {
         ArgumentNullException.ThrowIfNull(show);

@@ -3,20 +3,20 @@ using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Shows;
 
-/// <summary>First guesses of what a sound is for; the person has the last word.</summary>
+/// <summary>Guesses the kind of a sound; the person can change it.</summary>
 public static partial class SoundKinds
 {
-    /// <summary>Sounds shorter than this are taken for spots: 8 s, in frames.</summary>
+    /// <summary>Shorter sounds are taken for spots: 8 s, in frames.</summary>
     public const long SpotBelowFrames = 8 * Frames.PerSecond;
 
     private const double VoiceFrom = 0.6;
 
-    /// <summary>Whether a kind of sound is listened to for what is said in it: beds are ducked under it.</summary>
+    /// <summary>Whether a kind of sound carries speech, so that beds are ducked under it.</summary>
     public static bool IsSpoken(this SoundKind kind) => kind is SoundKind.Voice or SoundKind.Video;
 
-    /// <summary>Guesses: a voice when its name or the way its loudness comes and goes says so, else a spot when short, else a bed.</summary>
+    /// <summary>Guesses a voice when the name or the changes in loudness suggest one, else a spot when it is short, else a bed.</summary>
     /// <param name="name">The name of the sound.</param>
-    /// <param name="figures">What was measured.</param>
+    /// <param name="figures">Its measurements.</param>
     public static SoundKind Guess(string name, SoundFigures figures)
     {
         ArgumentNullException.ThrowIfNull(figures);

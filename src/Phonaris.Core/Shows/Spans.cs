@@ -3,14 +3,14 @@ using System.Text.RegularExpressions;
 
 namespace Phonaris.Core.Shows;
 
-/// <summary>What people type for a span, and how spans follow the deck.</summary>
+/// <summary>Reads typed spans, and adjusts spans when the deck changes.</summary>
 public static partial class Spans
 {
     /// <summary>
-    /// Reads a span as typed: <c>3</c>, <c>1–4</c> (any dash), <c>5–</c>, <c>–4</c>, <c>last 3</c>, <c>last</c>, <c>all</c>, or a section's
-    /// name. Numbers are the deck's, from 1; hidden slides have theirs, and nothing lies on them.
+    /// Reads a typed span: <c>3</c>, <c>1–4</c> (any dash), <c>5–</c>, <c>–4</c>, <c>last 3</c>, <c>last</c>, <c>all</c>, or a section's
+    /// name. Numbers are the deck's, from 1. Hidden slides have numbers but cannot be covered.
     /// </summary>
-    /// <exception cref="RuleException">It cannot be read, or names slides that do not exist; says what would work.</exception>
+    /// <exception cref="RuleException">It cannot be read, or names slides that do not exist; the message says what would work.</exception>
     public static Span Parse(string typed, Show show)
     {
         ArgumentNullException.ThrowIfNull(typed);
@@ -46,7 +46,7 @@ public static partial class Spans
             int.TryParse(group.ValueSpan, NumberStyles.None, CultureInfo.InvariantCulture, out var n) ? n : int.MaxValue;
     }
 
-    /// <summary>The positions of a span's ends among all slides of the show, hidden ones included.</summary>
+    /// <summary>The indices of a span's first and last slide among all slides of the show, hidden ones included.</summary>
     /// <exception cref="RuleException">An end is not in the show, or the ends are in the wrong order.</exception>
     public static (int First, int Last) Indices(this Show show, Span span)
     {
@@ -59,7 +59,7 @@ public static partial class Spans
     }
 
     /// <summary>
-    /// The span after some slides are taken out: a lost end moves inward to the next slide that stays; null when none stays.
+    /// The span after slides were deleted: a deleted end moves inward to the next slide that stays; null when none stays.
     /// </summary>
     public static Span? Without(this Span span, Show before, IReadOnlySet<string> gone)
     {

@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows;
 
-/// <summary>How a slide comes in. It happens inside the slide's own hold and adds no time.</summary>
+/// <summary>The incoming transition of a slide. It is part of the slide's hold and adds no time.</summary>
 /// <param name="Kind">Cut or dissolve.</param>
 /// <param name="Ms">How long it takes, in milliseconds; 0 for a cut.</param>
 public sealed record Transition(TransitionKind Kind, long Ms)
@@ -8,10 +8,10 @@ public sealed record Transition(TransitionKind Kind, long Ms)
     /// <summary>The longest transition, in milliseconds.</summary>
     public const long GreatestMs = 10_000;
 
-    /// <summary>The slide is there at once.</summary>
+    /// <summary>The slide appears at once.</summary>
     public static Transition Cut { get; } = new(TransitionKind.Cut, 0);
 
-    /// <summary>The slide before goes over into this one.</summary>
+    /// <summary>The slide before dissolves into this one.</summary>
     public static Transition Dissolve(long ms) => new(TransitionKind.Dissolve, ms);
 }
 

@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows;
 
-/// <summary>What a show has and does not use.</summary>
+/// <summary>What a show contains and does not use.</summary>
 public static class Unused
 {
     /// <summary>The sounds that no cue uses, not even a parked one.</summary>
@@ -11,7 +11,7 @@ public static class Unused
         return show.Sounds.Where(s => !s.Removed && !used.Contains(s.Id));
     }
 
-    /// <summary>The show without parked cues that no other waits for, and without the sounds that no cue uses then.</summary>
+    /// <summary>The show without parked cues that no other cue follows, and without the sounds that are then unused.</summary>
     public static Show WithoutUnused(this Show show)
     {
         ArgumentNullException.ThrowIfNull(show);

@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows;
 
-/// <summary>Where pictures come to lie, and which part of them is seen there.</summary>
+/// <summary>Where the picture of a video is drawn, and which part of it is visible.</summary>
 /// <param name="X">The left edge, in the slide's unit.</param>
 /// <param name="Y">The upper edge.</param>
 /// <param name="Width">The width.</param>
@@ -11,7 +11,7 @@ namespace Phonaris.Core.Shows;
 /// <param name="PartHeight">The part's height, as a share.</param>
 public readonly record struct VideoBox(double X, double Y, double Width, double Height, double PartX, double PartY, double PartWidth, double PartHeight)
 {
-    /// <summary>The box without what lies beyond edges; null where all of it does.</summary>
+    /// <summary>The box clipped to edges; null when nothing of it is inside.</summary>
     /// <param name="left">The left edge.</param>
     /// <param name="top">The upper edge.</param>
     /// <param name="right">The right edge.</param>

@@ -1,14 +1,14 @@
 namespace Phonaris.Core.Shows;
 
-/// <summary>What is seen of a video once it is over.</summary>
+/// <summary>What is shown after a video has ended.</summary>
 public enum VideoEnd
 {
-    /// <summary>Its last picture.</summary>
+    /// <summary>Its last frame.</summary>
     KeepsLast,
 
-    /// <summary>Its first picture.</summary>
+    /// <summary>Its first frame.</summary>
     BackToFirst,
 
-    /// <summary>Nothing: the slide as it is.</summary>
+    /// <summary>Nothing: the slide without the video.</summary>
     Leaves,
 }

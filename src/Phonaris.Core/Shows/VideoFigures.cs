@@ -1,30 +1,30 @@
 namespace Phonaris.Core.Shows;
 
-/// <summary>What is known of the pictures of a video once it is imported; its sound is measured like any other.</summary>
-/// <param name="Width">Its width as it is seen, in pixels: upright, pixels square.</param>
+/// <summary>The picture properties of an imported video; its sound is measured like any other.</summary>
+/// <param name="Width">Its displayed width, in pixels: rotated upright, with square pixels.</param>
 /// <param name="Height">Its height in the same unit.</param>
-/// <param name="PicturesPerSecond">How many pictures it has a second; the mean, where that varies.</param>
-/// <param name="Coding">How they are coded, by the name ffmpeg gives it.</param>
-/// <param name="HasSound">Whether it has a sound; where not, it is as long and silent.</param>
-/// <param name="PlaysAnywhere">Whether every browser plays the file as it is; where not, a copy is made for showing.</param>
-/// <param name="HighRange">Whether its pictures are of a high dynamic range (ITU-R BT.2100), which is toned down for showing.</param>
+/// <param name="PicturesPerSecond">The frame rate; the mean when it varies.</param>
+/// <param name="Coding">The codec, by ffmpeg's name.</param>
+/// <param name="HasSound">Whether it has sound; a video without sound counts as silence of the same length.</param>
+/// <param name="PlaysAnywhere">Whether every browser plays the file; if not, a converted copy is made.</param>
+/// <param name="HighRange">Whether it has a high dynamic range (ITU-R BT.2100), which is tone-mapped for display.</param>
 public sealed record VideoFigures(
     int Width, int Height, double PicturesPerSecond, string Coding, bool HasSound, bool PlaysAnywhere, bool HighRange)
 {
     /// <summary>The largest video file that can be imported, in bytes: 20 GB.</summary>
     public const long GreatestBytes = 20_000_000_000;
 
-    /// <summary>The greatest width and height taken, in pixels.</summary>
+    /// <summary>The greatest width and height accepted, in pixels.</summary>
     public const int GreatestSide = 8192;
 
-    /// <summary>The most pictures a second taken.</summary>
+    /// <summary>The highest frame rate accepted.</summary>
     public const int MostPicturesPerSecond = 240;
 
-    /// <summary>Says that a video file is too large.</summary>
+    /// <summary>The error for a video file that is too large.</summary>
     public static RuleException TooLarge(string fileName) =>
         new($"{fileName} is larger than {GreatestBytes / 1_000_000_000} GB. Compress it, or cut it to the part you need.");
 
-    /// <summary>Checks that a video can have these.</summary>
+    /// <summary>Checks that a video can have these properties.</summary>
     /// <exception cref="RuleException">It cannot.</exception>
     internal void Validate()
     {

@@ -1,16 +1,16 @@
 namespace Phonaris.Core.Shows;
 
-/// <summary>What of a video's file is fetched before it is shown: all of it or, of a long one of which little is used, that.</summary>
-/// <param name="Name">Its id: the content hash, and of a part its frames.</param>
+/// <summary>The part of a video file that is downloaded before it is shown: the whole file, or a part of a long file.</summary>
+/// <param name="Name">Its id: the content hash and, for a part, its frames.</param>
 /// <param name="FromFrame">Its first frame, at 48 kHz.</param>
 /// <param name="ToFrame">The frame after its last.</param>
-/// <param name="IsPart">Whether it is not all of the file.</param>
+/// <param name="IsPart">Whether it is only a part of the file.</param>
 public sealed record VideoFile(string Name, long FromFrame, long ToFrame, bool IsPart)
 {
-    /// <summary>A file as long as this is fetched whole, however little of it is used: ten minutes.</summary>
+    /// <summary>Files up to this length are downloaded whole: ten minutes.</summary>
     private const long LongestWhole = 600L * Frames.PerSecond;
 
-    /// <summary>What a cue of a video needs of its file.</summary>
+    /// <summary>What a cue of a video needs of the file.</summary>
     /// <param name="video">The video.</param>
     /// <param name="cue">The cue.</param>
     public static VideoFile Of(Sound video, Cue cue)

@@ -2,13 +2,13 @@ using System.Globalization;
 
 namespace Phonaris.Core.Shows;
 
-/// <summary>Times, levels and spans in words, the same wherever they are told.</summary>
+/// <summary>Times, levels and spans as text, worded the same everywhere.</summary>
 public static class Wording
 {
     /// <summary>A length in seconds: <c>1.5 s</c>.</summary>
     public static string Seconds(long ms) => string.Create(CultureInfo.InvariantCulture, $"{ms / 1000.0:0.0##} s");
 
-    /// <summary>A time as <c>m:ss.s</c>, cut off, not rounded up, at the tenth.</summary>
+    /// <summary>A time as <c>m:ss.s</c>, truncated to the tenth.</summary>
     /// <param name="frames">Frames at 48 kHz.</param>
     public static string Time(long frames)
     {
@@ -16,7 +16,7 @@ public static class Wording
         return string.Create(CultureInfo.InvariantCulture, $"{tenths / 600}:{tenths / 10 % 60:00}.{tenths % 10}");
     }
 
-    /// <summary>A way to fit, in words.</summary>
+    /// <summary>The name of a fitting method.</summary>
     public static string Fit(FitRecipe? fit) => fit?.Method switch
     {
         null => "not fitted",
@@ -28,7 +28,7 @@ public static class Wording
     /// <summary>A level: <c>−14.0 dB</c>.</summary>
     public static string Decibels(double db) => string.Create(CultureInfo.InvariantCulture, $"{(Math.Round(db, 1) < 0 ? "−" : "")}{Math.Abs(db):0.0} dB");
 
-    /// <summary>What lies between two loudnesses: <c>4.5 LU</c>.</summary>
+    /// <summary>A difference of loudness: <c>4.5 LU</c>.</summary>
     public static string Loudness(double lu) => string.Create(CultureInfo.InvariantCulture, $"{lu:0.0} LU");
 
     /// <summary>A true peak: <c>−1.0 dBTP</c>, <c>+0.3 dBTP</c>.</summary>
@@ -46,7 +46,7 @@ public static class Wording
         _ => "with its slides",
     };
 
-    /// <summary>Where a show is heard: <c>on the open web</c>.</summary>
+    /// <summary>Where a show is used: <c>on the public web</c>.</summary>
     public static string Where(Destination where) => where switch
     {
         Destination.Inside => "within the organisation",
@@ -65,7 +65,7 @@ public static class Wording
         return from == through ? $"slide {from}" : $"slides {from}–{through}";
     }
 
-    /// <summary>A slide's number, from 1: that of the deck, hidden slides counted.</summary>
+    /// <summary>A slide's number from 1, counting hidden slides.</summary>
     public static int Number(Show show, string slideId)
     {
         ArgumentNullException.ThrowIfNull(show);

@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Signal;
 
-/// <summary>A cut of a sound, read as if it were a sound itself. What is read at a frame depends on that frame alone.</summary>
+/// <summary>A cut of a sound, read like a sound. The samples at a frame depend on that frame alone.</summary>
 public sealed class CutReader : ISoundReader
 {
     private readonly ISoundReader _sound;
@@ -39,7 +39,7 @@ public sealed class CutReader : ISoundReader
         for (var k = Math.Max(1, first); k < _passages.Length && _starts[k] - _passages[k].SeamFrames / 2 < end; k++) Crossfade(k, frame, destination);
     }
 
-    /// <summary>Puts the seam at the beginning of a passage in place, where it is asked for.</summary>
+    /// <summary>Adds the seam at the beginning of a passage to the requested samples.</summary>
     private void Crossfade(int k, long frame, Span<float> destination)
     {
         var seam = _passages[k].SeamFrames;

@@ -3,16 +3,16 @@ using System.Text;
 namespace Phonaris.Core.Signal;
 
 /// <summary>
-/// Changes of a cue's gain along its course, in dB: from one point to the next evenly, beyond the ends as at them. Without points it
+/// A gain curve of a cue, in dB: linear between points, constant outside them. Without points it
 /// changes nothing.
 /// </summary>
 /// <param name="Points">The points, in ascending order of frames.</param>
 public sealed record Envelope(ValueList<EnvelopePoint> Points)
 {
-    /// <summary>No change.</summary>
+    /// <summary>No gain change.</summary>
     public static Envelope Even { get; } = new([]);
 
-    /// <summary>The change at a frame of the cue, in dB.</summary>
+    /// <summary>The gain at a frame of the cue, in dB.</summary>
     public double DbAt(long frame)
     {
         var next = After(frame);
@@ -22,17 +22,17 @@ public sealed record Envelope(ValueList<EnvelopePoint> Points)
         return from.Db + (to.Db - from.Db) * (frame - from.Frame) / (to.Frame - from.Frame);
     }
 
-    /// <summary>The change at a frame of the cue, as a linear gain.</summary>
+    /// <summary>The gain at a frame of the cue, linear.</summary>
     public float GainAt(long frame) => Points.Count == 0 ? 1 : Gain.FromDecibels(DbAt(frame));
 
-    /// <summary>Whether it changes nowhere in a stretch of frames.</summary>
+    /// <summary>Whether it is constant over a stretch of frames.</summary>
     public bool StaysOver(long from, long to)
     {
         var next = After(from);
         return next == Points.Count || ((next == 0 || Points[next - 1].Db == Points[next].Db) && to <= Points[next].Frame);
     }
 
-    /// <summary>The position of the first point behind a frame.</summary>
+    /// <summary>The index of the first point after a frame.</summary>
     public int After(long frame)
     {
         var (low, high) = (0, Points.Count);
@@ -45,7 +45,7 @@ public sealed record Envelope(ValueList<EnvelopePoint> Points)
         return low;
     }
 
-    /// <summary>Both changes together: in dB they add up.</summary>
+    /// <summary>The sum of both curves in dB.</summary>
     public static Envelope operator +(Envelope left, Envelope right)
     {
         ArgumentNullException.ThrowIfNull(left);
@@ -65,5 +65,5 @@ public sealed record Envelope(ValueList<EnvelopePoint> Points)
 
 /// <summary>A point of an <see cref="Envelope"/>.</summary>
 /// <param name="Frame">The frame of the cue, 0 at its start.</param>
-/// <param name="Db">The change in dB.</param>
+/// <param name="Db">The gain in dB.</param>
 public readonly record struct EnvelopePoint(long Frame, double Db);

@@ -1,14 +1,14 @@
 namespace Phonaris.Core.Signal;
 
 /// <summary>
-/// A fade as it is played. At frame n of its N the gain is c(n/N), and 1 from N on, with c(x) = x (linear), sin(πx/2) (equal power)
-/// or (1 − cos πx)/2 (smooth). A fade out is the same, counted back from the last frame.
+/// A fade in frames. At frame n of its N the gain is c(n/N), and 1 from N on, with c(x) = x (linear), sin(πx/2) (equal power)
+/// or (1 − cos πx)/2 (smooth). A fade-out is the same, counted back from the last frame.
 /// </summary>
 /// <param name="Frames">Its length N in frames at 48 kHz, 0 or more.</param>
-/// <param name="Curve">Its course.</param>
+/// <param name="Curve">Its curve.</param>
 public readonly record struct FadeShape(long Frames, FadeCurve Curve)
 {
-    /// <summary>The length of the ramp that keeps an edge without a fade from clicking: 5 ms.</summary>
+    /// <summary>The length of the ramp that prevents a click at an edge without a fade: 5 ms.</summary>
     public const long BareEdgeFrames = 5 * Values.Frames.PerMs;
 
     /// <summary>The gain, 0 to 1, at a frame counted from the quiet end.</summary>
@@ -25,10 +25,10 @@ public readonly record struct FadeShape(long Frames, FadeCurve Curve)
     }
 
     /// <summary>
-    /// The two fades of a cue as they are played: where both together exceed the cue, both shrink in proportion.
+    /// The two fades of a cue: if together they are longer than the cue, both are shortened in proportion.
     /// </summary>
-    /// <param name="first">The fade in.</param>
-    /// <param name="last">The fade out.</param>
+    /// <param name="first">The fade-in.</param>
+    /// <param name="last">The fade-out.</param>
     /// <param name="length">The cue's length in frames.</param>
     public static (FadeShape In, FadeShape Out) Pair(FadeShape first, FadeShape last, long length)
     {
@@ -38,7 +38,7 @@ public readonly record struct FadeShape(long Frames, FadeCurve Curve)
         return (first with { Frames = shrunk }, last with { Frames = length - shrunk });
     }
 
-    /// <summary>A fade as asked for; an edge without one gets a smooth ramp of 5 ms.</summary>
+    /// <summary>The fade, or a smooth ramp of 5 ms for none.</summary>
     public static FadeShape Of(Fade fade) => (fade ?? throw new ArgumentNullException(nameof(fade))).Ms * Values.Frames.PerMs < BareEdgeFrames
         ? new(BareEdgeFrames, FadeCurve.Smooth)
         : new(Values.Frames.FromMs(fade.Ms), fade.Curve);

@@ -3,8 +3,8 @@ using System.Runtime.Intrinsics;
 namespace Phonaris.Core.Signal;
 
 /// <summary>
-/// The K-weighting of ITU-R BS.1770-5: a shelf that lifts the highs as a head does, and a high pass. Its coefficients are printed for
-/// 48 kHz (Tables 1 and 2) and recomputed for other rates from the analogue prototypes that give those.
+/// The K-weighting of ITU-R BS.1770-5: a high shelf that models the head, and a high-pass. Its coefficients are given for
+/// 48 kHz (Tables 1 and 2) and recomputed for other rates from the analogue prototypes.
 /// </summary>
 internal readonly struct KWeighting
 {
@@ -12,7 +12,7 @@ internal readonly struct KWeighting
     private const double ShelfHz = 1681.974450955533, ShelfDb = 3.999843853973347, ShelfQ = 0.7071752369554196;
     private const double PassHz = 38.13547087602444, PassQ = 0.5003270373238773;
 
-    // 2000 dB below full scale, and far above the denormal numbers.
+    // 2000 dB below full scale, and far above denormal numbers.
     private const double LeastState = 1e-100;
 
     private readonly double _b0, _b1, _b2, _a1, _a2, _c1, _c2;
@@ -35,12 +35,12 @@ internal readonly struct KWeighting
         _c2 = (1 - k / PassQ + k * k) / a0;
     }
 
-    /// <summary>What two stretches of two channels each remember from sample to sample: the first stretch in the lower half, the second in the upper.</summary>
+    /// <summary>The filter state of two stretches of two channels: the first stretch in the lower half, the second in the upper.</summary>
     public struct State
     {
         internal Vector256<double> S1, S2, S3, S4;
 
-        /// <summary>A state whose first stretch goes on from the second of one state, and whose second from the second of another.</summary>
+        /// <summary>A state whose first stretch continues the second of one state, and whose second continues the second of another.</summary>
         public static State From(in State first, in State second) => new()
         {
             S1 = Vector256.Create(first.S1.GetUpper(), second.S1.GetUpper()),
@@ -50,17 +50,17 @@ internal readonly struct KWeighting
         };
     }
 
-    /// <summary>The sums of squares of two stretches of two weighted channels, each channel by itself. One stretch takes as long as two.</summary>
-    /// <param name="first">The samples of the first, side by side.</param>
-    /// <param name="second">Those of the second, as many.</param>
-    /// <param name="state">What is remembered.</param>
+    /// <summary>The sums of squares of two weighted stretches, each channel separately. One stretch would take as long as two.</summary>
+    /// <param name="first">The samples of the first stretch, interleaved.</param>
+    /// <param name="second">Those of the second, equally many.</param>
+    /// <param name="state">The filter state.</param>
     public Vector256<double> SumsOfSquares(ReadOnlySpan<Vector64<float>> first, ReadOnlySpan<Vector64<float>> second, ref State state) =>
         Sums<Squares>(first, second, ref state);
 
-    /// <summary>The sum of what two stretches come to multiplied with each other, both channels together, once they are weighted.</summary>
-    /// <param name="first">The samples of the first, side by side.</param>
-    /// <param name="second">Those of the second, as many.</param>
-    /// <param name="state">What is remembered.</param>
+    /// <summary>The sum of products of two weighted stretches, over both channels.</summary>
+    /// <param name="first">The samples of the first stretch, interleaved.</param>
+    /// <param name="second">Those of the second, equally many.</param>
+    /// <param name="state">The filter state.</param>
     public double SumOfProducts(ReadOnlySpan<Vector64<float>> first, ReadOnlySpan<Vector64<float>> second, ref State state) =>
         Vector128.Sum(Sums<Products>(first, second, ref state).GetLower());
 
@@ -79,7 +79,7 @@ internal readonly struct KWeighting
         public static Vector256<double> Of(Vector256<double> z) => Vector256.Create(z.GetUpper(), z.GetLower());
     }
 
-    /// <summary>The sums of the weighted samples of two stretches times what a term makes of them.</summary>
+    /// <summary>The sums over weighted samples of two stretches, of what a term computes from them.</summary>
     private Vector256<double> Sums<TTerm>(ReadOnlySpan<Vector64<float>> first, ReadOnlySpan<Vector64<float>> second, ref State state)
         where TTerm : struct, ITerm
     {
@@ -89,7 +89,7 @@ internal readonly struct KWeighting
         var (a1, a2, c1, c2) = (Vector256.Create(-_a1), Vector256.Create(-_a2), Vector256.Create(-_c1), Vector256.Create(-_c2));
         for (var i = 0; i < first.Length; i++)
         {
-            // Each stage a biquad in transposed direct form II, what hangs on the last result coming last.
+            // Each stage is a biquad in transposed direct form II; the operation that depends on the last result comes last.
             var x = Vector256.Create(Vector128.WidenLower(first[i].ToVector128Unsafe()), Vector128.WidenLower(second[i].ToVector128Unsafe()));
             var y = Vector256.FusedMultiplyAdd(x, b0, s1);
             s1 = Vector256.FusedMultiplyAdd(y, a1, Vector256.FusedMultiplyAdd(x, b1, s2));
@@ -103,6 +103,6 @@ internal readonly struct KWeighting
         return sum;
     }
 
-    /// <summary>A state with its smallest values set to zero: after a sound has ended they would decay to denormal numbers, which take forty times as long.</summary>
+    /// <summary>A state with its smallest values set to zero: after a sound has ended they would decay to denormal numbers, which are forty times slower.</summary>
     private static Vector256<double> Flushed(Vector256<double> s) => Vector256.GreaterThan(Vector256.Abs(s), Vector256.Create(LeastState)) & s;
 }

@@ -3,13 +3,13 @@ using Phonaris.Core.Shows;
 namespace Phonaris.Core.Timing;
 
 /// <summary>
-/// The one rule of which bed sounds where several lie together: in the order they begin, each follows with a crossfade the one before it permanently. Of those
-/// that begin at the same moment the last in the show's order sounds, and the others do not; one that waits for another to end is replaced first.
+/// Decides which bed plays where several overlap. Beds are ordered by their start, and each replaces the one before it permanently, with a crossfade. Of beds
+/// that begin at the same moment, the last in the show's order plays and the others do not. A cue that follows another counts as before the rest.
 /// </summary>
 internal static class BedOrder
 {
     /// <summary>Puts beds in order.</summary>
-    /// <param name="beds">The beds that begin by themselves, each as it would lie by itself, in the show's order.</param>
+    /// <param name="beds">The beds that start automatically, each with its own times, in the show's order.</param>
     /// <returns>The beds that play, by their start, and the beds that do not play, each with the one that replaces it.</returns>
     public static (IReadOnlyList<(ScheduledCue Bed, Cue Cue)> Sounding, IReadOnlyList<ScheduledCue> Yielding) Of(IEnumerable<(ScheduledCue Bed, Cue Cue)> beds)
     {

@@ -4,15 +4,15 @@ using Phonaris.Core.Shows;
 namespace Phonaris.Core.Timing;
 
 /// <summary>
-/// Words to be read under a slide, as captions are made to be read: at most two lines of 42 characters. What is said to a slide is in its notes; they share
-/// its hold by their length.
+/// A caption under a slide, at most two lines of 42 characters as is usual for captions. The text comes from the slide's notes; the captions of a slide share
+/// its hold in proportion to their length.
 /// </summary>
-/// <param name="StartFrame">When it comes, from the first slide's beginning.</param>
-/// <param name="EndFrame">When it goes.</param>
+/// <param name="StartFrame">When it appears, counted from the first slide's beginning.</param>
+/// <param name="EndFrame">When it disappears.</param>
 /// <param name="Lines">Its lines, one or two.</param>
 public sealed record Caption(long StartFrame, long EndFrame, ValueList<string> Lines)
 {
-    /// <summary>The longest line, in characters as they are read.</summary>
+    /// <summary>The longest line, in displayed characters.</summary>
     public const int LongestLine = 42;
 
     /// <summary>The most lines.</summary>
@@ -29,7 +29,7 @@ public sealed record Caption(long StartFrame, long EndFrame, ValueList<string> L
             time.StartFrame - slides[0].StartFrame, time.EndFrame - slides[0].StartFrame, [.. show.Slides[time.Index].Notes.Split('\n').SelectMany(Sentences).Aggregate(new List<List<string>>(), Packed)]))];
     }
 
-    /// <summary>Blocks of lines one after the other, each as long as its share of all characters.</summary>
+    /// <summary>Blocks of lines in order, each shown in proportion to its characters.</summary>
     private static IEnumerable<Caption> Shared(long start, long end, List<List<string>> blocks)
     {
         var all = blocks.Sum(Weight);
@@ -44,7 +44,7 @@ public sealed record Caption(long StartFrame, long EndFrame, ValueList<string> L
         static int Weight(List<string> block) => block.Sum(Length);
     }
 
-    /// <summary>Adds a sentence: to the block before it where both are read at once, else as blocks of its own.</summary>
+    /// <summary>Adds a sentence: to the last block if both fit, otherwise as blocks of its own.</summary>
     private static List<List<string>> Packed(List<List<string>> blocks, string sentence)
     {
         var lines = Lined(sentence.Split(' '));
@@ -53,7 +53,7 @@ public sealed record Caption(long StartFrame, long EndFrame, ValueList<string> L
         return blocks;
     }
 
-    /// <summary>Words as lines, each as full as it may be; a word too long for one is broken.</summary>
+    /// <summary>Text broken into lines as full as possible; a word longer than a line is split.</summary>
     private static List<string> Lined(IEnumerable<string> words)
     {
         List<string> lines = [];

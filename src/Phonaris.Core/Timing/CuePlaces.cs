@@ -3,10 +3,10 @@ using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Timing;
 
-/// <summary>Where each cue lies by itself: its start, its end, what it plays; before beds hand over and are ducked.</summary>
+/// <summary>The times of each cue on its own: its start, its end and what it plays, before crossfades and ducking.</summary>
 internal sealed class CuePlaces
 {
-    /// <summary>How many rounds are gone for each cue at most: far more than any show was seen to need.</summary>
+    /// <summary>The most rounds per cue before giving up; no show has been seen to need nearly as many.</summary>
     private const int MostRoundsACue = 100;
 
     private readonly Show _show;
@@ -16,35 +16,35 @@ internal sealed class CuePlaces
     private HashSet<((string CueId, long StartFrame) Bed, long At)> _takenOver = [];
     private readonly HashSet<((string CueId, long StartFrame) Bed, long At)> _refuted = [];
 
-    /// <summary>The places of a show's cues.</summary>
+    /// <summary>The times of a show's cues.</summary>
     public CuePlaces(Show show, RunningOrder order, Listened listened)
     {
         (_show, _order, Listened) = (show, order, listened);
         PlaceAll();
         if (!show.Cues.Any(c => After(c) is { } other && IsBed(other))) return;
-        // A cue that follows a bed starts where that bed is replaced, and may replace another itself.
+        // A cue that follows a bed starts where that bed is replaced, and may itself replace another.
         var rounds = MostRoundsACue * show.Cues.Count;
         for (var settled = -1L; rounds-- > 0 && TakeOver(settled) is { } at; settled = at) PlaceAll();
     }
 
-    /// <summary>What is known of the show's sounds.</summary>
+    /// <summary>The analysis of the show's sounds.</summary>
     public Listened Listened { get; }
 
-    /// <summary>The cues that have a time, in the show's order, each with its cue and sound.</summary>
+    /// <summary>The cues that have times, in the show's order, each with its cue and sound.</summary>
     public IEnumerable<(ScheduledCue Scheduled, Cue Cue, Sound Sound)> All =>
         _show.Cues.SelectMany(c => _placed[c.Id].Select(p => (p, c, _show.Sound(c.SoundId))));
 
-    /// <summary>The cues whose recipe does not do for their length, with what is against it.</summary>
+    /// <summary>The cues whose fit failed for their length, with the reason.</summary>
     public ValueList<Unfit> Unfit => [.. _unfit.Select(u => new Unfit(u.Key, u.Value))];
 
-    /// <summary>Whether a cue is triggered manually, or for a cue that does.</summary>
+    /// <summary>Whether a cue is triggered manually, or follows one that is.</summary>
     public bool ManualCues(Cue cue) => cue.Start.Kind == CueStartKind.Hand || (WaitsFor(cue) is { } other && ManualCues(other));
 
-    /// <summary>The cue whose end a cue waits for; null where it waits for none, or for one that is parked, or muted and no video: it begins as planned then.</summary>
+    /// <summary>The cue whose end a cue waits for. Null when it waits for none, or for one that is parked, or muted and not a video: then it begins with its slide.</summary>
     public Cue? WaitsFor(Cue cue) =>
         After(cue) is { Span: not null, IsNoticed: true } other ? other : null;
 
-    /// <summary>The cue that a cue comes after.</summary>
+    /// <summary>The cue that a cue follows.</summary>
     private Cue? After(Cue cue) => cue.Start.CueId is { } id ? _show.FindCue(id) : null;
 
     private bool IsBed(Cue cue) => _show.Sound(cue.SoundId).Kind == SoundKind.Bed;
@@ -57,16 +57,16 @@ internal sealed class CuePlaces
     }
 
     /// <summary>
-    /// One round of finding where beds follow with a crossfade others. A cue may start after a bed; where that bed is taken over from, the cue starts earlier, and
-    /// may follow with a crossfade others itself. So the takings over are assumed, everything is placed by them, and what is found then is compared with what was
-    /// assumed. What is placed depends only on takings over before it: up to the earliest difference all is final, and the rest is found again.
-    /// <para>Invariant: every taking over at or before <paramref name="settled"/> is final. A final one that is no longer found was undone by what it
-    /// brought about; it is never assumed again, or it would come and go for ever. Each round settles a later frame or refutes one more.</para>
-    /// <para>Example: A lies on slides 1–9, B on 5–9, C on 1–9 and starts after A. Nothing is assumed: A ends with slide 9, so C has no place. Found: B takes
-    /// over from A at slide 5. Assumed that: A ends there, C starts there too, and follows with a crossfade B or ends for it. Found the same again: done.</para>
+    /// One round of finding the beds that replace others. A cue may follow a bed; when that bed is replaced, the cue starts earlier, and may itself replace
+    /// another bed. So replacements are assumed, all cues are timed with them, and the replacements found then are compared with the assumed ones.
+    /// The time of a cue depends only on replacements before it, so everything up to the earliest difference is final and the rest is computed again.
+    /// <para>Invariant: every replacement at or before <paramref name="settled"/> is final. A final one that is no longer found was undone by its own
+    /// effect. It is never assumed again; otherwise it would alternate for ever. Each round settles a later frame or rules out one more.</para>
+    /// <para>Example: A covers slides 1–9, B 5–9, and C 1–9, following A. With nothing assumed, A ends with slide 9, so C has no time. Found: B replaces
+    /// A at slide 5. With that assumed, A ends there and C starts there, and C replaces B or is replaced by it. The same is found again: done.</para>
     /// </summary>
-    /// <param name="settled">The frame up to which all is final.</param>
-    /// <returns>The frame of the earliest difference; null where what is found is what was assumed.</returns>
+    /// <param name="settled">The frame up to which everything is final.</param>
+    /// <returns>The frame of the earliest difference; null when the found replacements are the assumed ones.</returns>
     private long? TakeOver(long settled)
     {
         var (inOrder, yielding) = BedOrder.Of(All.Where(p => IsBed(p.Cue) && !p.Cue.Muted && !ManualCues(p.Cue)).Select(p => (p.Scheduled, p.Cue)));
@@ -81,20 +81,20 @@ internal sealed class CuePlaces
         return earliest;
     }
 
-    /// <summary>Where a cue lies; one that comes after another is placed behind it, and there are no circles.</summary>
+    /// <summary>The times of a cue. A cue that follows another is timed after that one; cycles are impossible.</summary>
     private IReadOnlyList<ScheduledCue> PlacedOf(Cue cue)
     {
         if (_placed.TryGetValue(cue.Id, out var known)) return known;
         var ends = EndsBefore(cue);
-        // A cue that follows one without a time has none either.
+        // A cue that follows one without a time has no time either.
         if (ends is []) return _placed[cue.Id] = [];
         return _placed[cue.Id] = [.. _order.StretchesOf(_show, cue).Select(slides => Place(cue, slides, ends ?? [])).OfType<ScheduledCue>()];
     }
 
-    /// <summary>The frames at which the cue ends that a cue comes after; null where it comes after none.</summary>
+    /// <summary>The frames at which the cue it follows ends; null when it follows none.</summary>
     private List<long>? EndsBefore(Cue cue) => After(cue) is { Span: not null } other ? EndsOf(other) : null;
 
-    /// <summary>The frames at which a cue ends, or is taken over from; none for a bed that does not sound.</summary>
+    /// <summary>The frames at which a cue ends or is replaced; none for a bed that does not play.</summary>
     private List<long> EndsOf(Cue cue)
     {
         var takenOver = _takenOver.Where(t => t.Bed.CueId == cue.Id).ToDictionary(t => t.Bed.StartFrame, t => t.At);
@@ -106,10 +106,10 @@ internal sealed class CuePlaces
         var spanEnd = slides[^1].EndFrame;
         if (cue is { Start.Kind: CueStartKind.End, Fit: null }) return Backwards(cue, slides, spanEnd);
         var start = StartOf(cue, slides, ends);
-        // What would begin behind its span does not begin.
+        // A cue that would begin after its span does not begin.
         if (start >= spanEnd) return null;
         var sound = _show.Sound(cue.SoundId);
-        // What is fitted is made as long as the span; looping without end has no finish but the span's either.
+        // A fitted cue is as long as its span; a cue that loops without end also ends with its span.
         var place = Plays(cue, sound, Room(cue, slides, start)) with { StartFrame = start };
         var limit = Limit(cue, slides, spanEnd) ?? (place.Rounds == Cue.FillSpan || place.FittedBy is not null ? spanEnd : _order.TotalFrames);
         var natural = place.NaturalFrames == long.MaxValue ? long.MaxValue : start + place.NaturalFrames;
@@ -118,14 +118,14 @@ internal sealed class CuePlaces
         return Faded(place with { EndFrame = end, StopFrame = Limit(cue, slides, spanEnd) }, cue);
     }
 
-    /// <summary>How long a cue could sound where it lies, in frames: what a recipe makes it as long as; 0 where it has no time.</summary>
+    /// <summary>How long a cue can play, in frames: the length it is fitted to; 0 when it has no time.</summary>
     public long RoomFor(Cue cue)
     {
         var ends = EndsBefore(cue);
         return ends is [] ? 0 : _order.StretchesOf(_show, cue).Select(slides => Room(cue, slides, StartOf(cue, slides, ends ?? []))).FirstOrDefault(room => room > 0);
     }
 
-    /// <summary>Where a cue begins: after another where that first ends on its slides, or with them where it has ended before.</summary>
+    /// <summary>The start of a cue that follows another: where that cue first ends on its slides, or with its slides when it has ended before.</summary>
     private long StartOf(Cue cue, IReadOnlyList<SlideTime> slides, List<long> ends)
     {
         var first = slides[0].StartFrame;
@@ -141,28 +141,28 @@ internal sealed class CuePlaces
         return place with { FadeIn = fadeIn, FadeOut = fadeOut };
     }
 
-    /// <summary>All that a cue uses of its sound, once, from frame 0 on: as it is, whatever its recipe.</summary>
+    /// <summary>The whole trimmed part of a cue, once, from frame 0 on, without fit.</summary>
     public ScheduledCue Whole(Cue cue)
     {
         var whole = Plays(cue with { Fit = null, Rounds = 1 }, _show.Sound(cue.SoundId), 0);
         return Faded(whole with { EndFrame = whole.NaturalFrames }, cue);
     }
 
-    /// <summary>The frame at which a cue is stopped; null for one that ends when it has finished.</summary>
+    /// <summary>The frame at which a cue is stopped; null for one that plays to its end.</summary>
     private long? Limit(Cue cue, IReadOnlyList<SlideTime> slides, long spanEnd) => cue.Stop switch
     {
         CueStop.Span => spanEnd + Frames.FromMs(cue.StopOffsetMs),
         CueStop.Step => (StepFrame(cue.StopStepId, slides) ?? spanEnd) + Frames.FromMs(cue.StopOffsetMs),
-        // Restarts on every slide, it keeps to each.
+        // A cue that restarts on every slide ends with each.
         CueStop.Show when cue.EachSlide => spanEnd,
         CueStop.Show => _order.TotalFrames + Math.Min(0, Frames.FromMs(cue.StopOffsetMs)),
         _ => null,
     };
 
-    /// <summary>A cue whose own ending falls on where it is stopped: what is too much for the show is left out at its beginning.</summary>
+    /// <summary>A cue timed to end with its span; what would start before the show is left out.</summary>
     private ScheduledCue? Backwards(Cue cue, IReadOnlyList<SlideTime> slides, long spanEnd)
     {
-        // Restarts on every slide, it keeps to each.
+        // A cue that restarts on every slide ends with each.
         var (first, last) = cue.EachSlide ? (slides[0].StartFrame, spanEnd) : (0, _order.TotalFrames);
         var end = Math.Min(Limit(cue, slides, spanEnd) ?? spanEnd, last);
         if (end <= first) return null;
@@ -171,17 +171,17 @@ internal sealed class CuePlaces
         return Faded(place with { StartFrame = end - place.NaturalFrames, EndFrame = end, StopFrame = Limit(cue, slides, spanEnd) }, cue);
     }
 
-    /// <summary>Only the last frames of what a cue plays, once.</summary>
+    /// <summary>Only the last frames of a cue, once.</summary>
     private static ScheduledCue Last(ScheduledCue whole, long frames)
     {
         var to = whole.InFrame + whole.UsedFrames;
         return whole with { InFrame = to - frames, UsedFrames = frames, LoopFrom = to - frames, LoopTo = to, Rounds = 1, SeamFrames = 0 };
     }
 
-    /// <summary>What a cue plays, from frame 0 on: fitted to its length, or as it is.</summary>
+    /// <summary>What a cue plays, from frame 0 on, fitted if it has a recipe.</summary>
     private ScheduledCue Plays(Cue cue, Sound sound, long length) => Plays(cue, sound, cue.Fit is not null && length > 0 ? Fitted(sound, cue, length) : null, _show.GainDb);
 
-    /// <summary>How long a cue plays unless it is stopped, in frames, as it is, whatever its recipe; <see cref="long.MaxValue"/> for one that loops without end.</summary>
+    /// <summary>How long a cue plays unless it is stopped, in frames, without fit; <see cref="long.MaxValue"/> for one that loops without end.</summary>
     public static long NaturalFrames(Cue cue, Sound sound) => Plays(cue, sound, null, 0).NaturalFrames;
 
     private static ScheduledCue Plays(Cue cue, Sound sound, Fitted? fitted, double gainDb)
@@ -204,7 +204,7 @@ internal sealed class CuePlaces
         };
     }
 
-    /// <summary>What its recipe comes to; null where it does not do for that length, or nothing is known of the music: then it sounds as it is.</summary>
+    /// <summary>The result of its recipe; null when that fails for this length, or the music has not been analysed: then it plays unfitted.</summary>
     private Fitted? Fitted(Sound sound, Cue cue, long length)
     {
         try
@@ -218,7 +218,7 @@ internal sealed class CuePlaces
         }
     }
 
-    /// <summary>The part that loops, within what is used and long enough for its seam.</summary>
+    /// <summary>The part that loops, inside the trimmed part and long enough for its seam.</summary>
     private static (long From, long To) Loop(Cue cue, SoundSource source, long from, long to)
     {
         if (cue.LoopPart is not { } part) return (from, to);

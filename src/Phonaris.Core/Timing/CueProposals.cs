@@ -4,20 +4,20 @@ using Phonaris.Core.Shows.Edits;
 namespace Phonaris.Core.Timing;
 
 /// <summary>
-/// What is proposed where a person asks for something of a cue without saying which or how much; all can be changed from there. Parts are in
+/// Starting values for a request that leaves out details, such as a loop without its part. All can be changed afterwards. Parts are in
 /// frames of the sound at 48 kHz.
 /// </summary>
 /// <param name="After">
-/// The other cues it can come after, the likeliest first: those that end within its slides, by how near that is to where its slides begin.
-/// Those that wait for it are left out.
+/// The other cues it can follow, the most likely first: those that end within its slides, by how close that is to its first slide.
+/// Cues that follow it are left out.
 /// </param>
 /// <param name="LoopPart">A section to loop: the middle half of the trimmed part.</param>
-/// <param name="Beginning">The part that is used when only its beginning is wanted: the first five seconds.</param>
+/// <param name="Beginning">The part to use when only the beginning is wanted: the first five seconds.</param>
 public sealed record CueProposals(ValueList<string> After, LoopPart LoopPart, LoopPart Beginning)
 {
     private const long BeginningFrames = 5 * Frames.PerSecond;
 
-    /// <summary>What is proposed for a cue.</summary>
+    /// <summary>The proposals for a cue.</summary>
     /// <param name="timed">The show with its times.</param>
     /// <param name="cueId">The cue.</param>
     /// <exception cref="RuleException">The cue is not in the show.</exception>

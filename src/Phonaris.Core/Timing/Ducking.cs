@@ -4,27 +4,27 @@ using Phonaris.Core.Signal;
 namespace Phonaris.Core.Timing;
 
 /// <summary>
-/// Ducking: how beds get quieter under voices. Each stretch of speech is a trigger, and the gain of a bed follows it along four points: it begins to fall an attack before the
-/// speech, is down when that begins, stays down for the hold behind it, and is up again a release later. How far down (the depth) is what the bed is above the loudness
-/// that targets ask of it under a voice, so a quiet bed hardly moves. Where two stretches overlap, the bed is at each moment as low as the lower one asks. For
-/// example speech from 10 to 12 s, attack 0.15 s, hold 0.4 s, release 0.8 s, a bed at −22 LUFS that is to be at −28: 0 dB until 9.85 s, −6 dB from 10 to 12.4 s,
+/// Ducking: how beds are lowered under voices. Each stretch of speech is a trigger, and the gain of a bed follows four points: it begins to fall one attack before the
+/// speech, reaches its depth when the speech begins, holds it for the hold time after the speech, and is back after the release. The depth is how far the bed is above the
+/// target for beds under a voice, so a quiet bed is hardly lowered. Where two stretches overlap, the lower gain applies at each moment. For
+/// example: speech from 10 to 12 s, attack 0.15 s, hold 0.4 s, release 0.8 s, a bed at −22 LUFS with a target of −28: 0 dB until 9.85 s, −6 dB from 10 to 12.4 s,
 /// 0 dB from 13.2 s on.
 /// </summary>
 internal static class Ducking
 {
-    /// <summary>How much of a bed is looked at at once for its loudness, in frames: less than a level changes in.</summary>
+    /// <summary>The window in which a bed's loudness is read, in frames; shorter than a level change.</summary>
     private const long LookFrames = Frames.PerSecond / 2;
 
-    /// <summary>Where voices speak along the show, those close to each other as one.</summary>
-    /// <param name="voices">The voices that sound for which beds are ducked, each with how.</param>
-    /// <param name="listened">What is known of their sounds.</param>
+    /// <summary>The stretches in which voices speak, in the show; those close to each other are joined.</summary>
+    /// <param name="voices">The voices under which beds are ducked, each with its settings.</param>
+    /// <param name="listened">The analysis of their sounds.</param>
     public static ValueList<DuckingStretch> Of(IEnumerable<(ScheduledCue Voice, Duck Duck)> voices, Listened listened) => [.. voices
         .SelectMany(v => Speech.Of(v.Voice, listened).Select(s => new DuckingStretch(v.Voice.StartFrame + s.FromFrame, v.Voice.StartFrame + s.ToFrame, v.Duck)))
         .GroupBy(d => d.Duck)
         .SelectMany(Merged)
         .OrderBy(d => d.StartFrame)];
 
-    /// <summary>Stretches for which beds do the same: between those close to each other they stay down.</summary>
+    /// <summary>Stretches that are ducked alike; between two that are close the beds stay lowered.</summary>
     private static List<DuckingStretch> Merged(IEnumerable<DuckingStretch> stretches)
     {
         List<DuckingStretch> merged = [];
@@ -36,10 +36,10 @@ internal static class Ducking
         return merged;
     }
 
-    /// <summary>What a bed does while voices speak, in its own frames.</summary>
-    /// <param name="bed">The bed, by itself.</param>
-    /// <param name="voices">Where they speak, in order.</param>
-    /// <param name="levels">How loud the bed is, and is to be meanwhile.</param>
+    /// <summary>The gain of a bed while voices speak, in its own frames.</summary>
+    /// <param name="bed">The bed on its own.</param>
+    /// <param name="voices">The stretches of speech, in order.</param>
+    /// <param name="levels">The bed's loudness and its target under a voice.</param>
     public static Envelope For(ScheduledCue bed, ValueList<DuckingStretch> voices, BedLevels levels)
     {
         List<EnvelopePoint> points = [];
@@ -53,7 +53,7 @@ internal static class Ducking
         return points.Count == 0 ? Envelope.Even : Within(new([.. points]), bed.StartFrame, bed.EndFrame);
     }
 
-    /// <summary>Lowers a course to another that begins no earlier than what it was lowered to before.</summary>
+    /// <summary>Combines two gain curves by the lower one; the second begins no earlier than the last one combined.</summary>
     private static void Lower(List<EnvelopePoint> points, EnvelopePoint[] other)
     {
         var from = points.Count;
@@ -78,29 +78,29 @@ internal static class Ducking
         }
     }
 
-    /// <summary>The part of a course of the show that falls on a cue, in frames of the cue.</summary>
+    /// <summary>The part of a gain curve that falls on a cue, in frames of the cue.</summary>
     private static Envelope Within(Envelope show, long start, long end)
     {
         var inner = show.Points.Where(p => p.Frame > start && p.Frame < end).Select(p => p with { Frame = p.Frame - start }).ToList();
         return new([new(0, show.DbAt(start)), .. inner, new(end - start, show.DbAt(end))]);
     }
 
-    /// <summary>How loud beds are, and what is asked of them under a voice.</summary>
-    /// <param name="UnderLufs">How loud a bed is to be under a voice, in LUFS.</param>
-    /// <param name="Listened">What is known of their sounds.</param>
-    /// <param name="Known">What was measured of the bed's sound, where nobody has listened to it.</param>
+    /// <summary>The loudness of beds, and their target under a voice.</summary>
+    /// <param name="UnderLufs">The target for beds under a voice, in LUFS.</param>
+    /// <param name="Listened">The analysis of their sounds.</param>
+    /// <param name="Known">The measurements of the bed's sound, used when it has not been analysed.</param>
     public readonly record struct BedLevels(double UnderLufs, Listened Listened, SoundFigures Known)
     {
-        /// <summary>How far down a bed has to go while a voice speaks, in tenths of a decibel.</summary>
+        /// <summary>The depth of a bed under a voice, in tenths of a decibel.</summary>
         public double Depth(ScheduledCue bed, DuckingStretch voice)
         {
             var (from, to) = (Math.Max(voice.StartFrame, bed.StartFrame), Math.Min(voice.EndFrame, bed.EndFrame));
-            // One that begins behind the voice, or ends before it, is on its way only.
+            // A bed that begins after the voice or ends before it is only in attack or release.
             if (from >= to) (from, to) = (Math.Max(voice.DownFrame, bed.StartFrame), Math.Min(voice.UpFrame, bed.EndFrame));
             return Depth(bed, from - bed.StartFrame, to - bed.StartFrame);
         }
 
-        /// <summary>How far down it would have to go over a stretch of its own frames, in tenths of a decibel.</summary>
+        /// <summary>The depth needed for a stretch of the bed's own frames, in tenths of a decibel.</summary>
         public double Depth(ScheduledCue bed, long from, long to) => Math.Clamp(Math.Round(Lufs(bed, from, to) - UnderLufs, 1), 0, Duck.GreatestDb);
 
         private double Lufs(ScheduledCue bed, long from, long to)

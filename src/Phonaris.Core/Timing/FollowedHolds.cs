@@ -3,10 +3,10 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Core.Timing;
 
-/// <summary>Holds that follow what plays: a slide stays as long as a video or a voice on it.</summary>
+/// <summary>Holds that follow media: a slide stays as long as a video or a voice on it.</summary>
 public static class FollowedHolds
 {
-    /// <summary>How long a slide stays for what it follows, in milliseconds; null where it follows nothing, or what begins or ends by how long it stays.</summary>
+    /// <summary>The hold that a slide's media asks for, in milliseconds; null when it follows none, or when the media itself depends on the hold.</summary>
     /// <param name="show">The show.</param>
     /// <param name="slide">A slide of it.</param>
     public static long? Of(Show show, Slide slide)
@@ -16,7 +16,7 @@ public static class FollowedHolds
         return slide.StaysFor is { } id && show.FindCue(id) is { } cue && HoldMs(show, slide, cue) is { } ms ? Math.Clamp(ms, Slide.LeastHoldMs, Slide.GreatestHoldMs) : null;
     }
 
-    /// <summary>Whether the hold of a slide can follow a cue: a video or a voice that begins on it and ends by itself.</summary>
+    /// <summary>Whether a slide's hold can follow a cue: a video or a voice that begins on it and ends on its own.</summary>
     /// <param name="show">The show.</param>
     /// <param name="slide">A slide of it.</param>
     /// <param name="cue">A cue of it.</param>
@@ -28,25 +28,25 @@ public static class FollowedHolds
         return HoldMs(show, slide, cue) is not null;
     }
 
-    /// <summary>How long a slide has to stay for a cue that begins on it, and its breath, in milliseconds; null where it begins elsewhere, or has no end of its own.</summary>
+    /// <summary>The hold needed for a cue that begins on a slide, and the pause after it, in milliseconds; null when it begins elsewhere or has no end of its own.</summary>
     private static long? HoldMs(Show show, Slide slide, Cue cue)
     {
         if (cue is not { Span: not null, Fit: null } || !show.Sound(cue.SoundId).Kind.IsSpoken()) return null;
         var (first, last) = show.Indices(cue.Span);
         var here = show.SlideIndex(slide.Id);
-        // Hidden slides ahead of it are not there.
+        // Hidden slides before it are not counted.
         var later = !cue.EachSlide && here > first && show.Slides.Skip(first).Take(here - first).Any(s => !s.Hidden);
         if (here < first || here > last || later || StepOf(cue, slide) is not { } step) return null;
         var frames = CuePlaces.NaturalFrames(cue, show.Sound(cue.SoundId));
-        // Upwards, so that its end is seen and heard; what loops without end has none.
+        // Rounded up, so that its end is seen and heard; a cue that loops without end has none.
         return frames == long.MaxValue ? null : HoldFor(slide, step, cue.DelayMs + (frames + Frames.PerMs - 1) / Frames.PerMs + slide.BreathMs);
     }
 
     /// <summary>
-    /// The shortest hold, in milliseconds, that leaves a time behind a step. No step comes before the one before it, and one without a time comes
-    /// at its share of the hold (<see cref="RunningOrder.StepsMs"/>): of n steps the one at position j comes at j/n of it, and leaves the time behind it
-    /// in a hold of the time × n / (n − j). For example, three steps, the second without a time, the third at 2 s, and 12 s behind that: the second
-    /// comes at a third of the hold, so that has to be 18 s.
+    /// The shortest hold, in milliseconds, that leaves a given time after a step. No step comes before the one before it, and a step without a time comes
+    /// at its share of the hold (<see cref="RunningOrder.StepsMs"/>): of n steps, the one at index j comes at j/n of the hold, so the time is left
+    /// in a hold of time × n / (n − j). Example: three steps, the second without a time, the third at 2 s, and 12 s needed after that: the second
+    /// comes at a third of the hold, so the hold has to be 18 s.
     /// </summary>
     private static long HoldFor(Slide slide, int step, long behindMs)
     {
@@ -59,7 +59,7 @@ public static class FollowedHolds
         return hold;
     }
 
-    /// <summary>Whether a slide stays as long as it does when holds are worked out again: locked, or following what plays on it.</summary>
+    /// <summary>Whether a slide's hold is kept when holds are recomputed: it is locked or follows media.</summary>
     /// <param name="show">The show.</param>
     /// <param name="slide">A slide of it.</param>
     public static bool Keeps(Show show, Slide slide)
@@ -68,7 +68,7 @@ public static class FollowedHolds
         return slide.HoldLocked || Of(show, slide) is not null;
     }
 
-    /// <summary>The edit that brings holds to what they follow; null where they are.</summary>
+    /// <summary>The edit that sets holds to the media they follow; null when they already match.</summary>
     /// <param name="show">The show.</param>
     public static SetHolds? Edit(Show show)
     {
@@ -80,7 +80,7 @@ public static class FollowedHolds
         return holds.Count == 0 ? null : new(holds);
     }
 
-    /// <summary>The step a cue starts with, by its position, 0 for the slide itself; null where when it starts is not planned.</summary>
+    /// <summary>The index of the step a cue starts with, 0 for the slide itself; null when its start is not planned.</summary>
     private static int? StepOf(Cue cue, Slide slide) => cue.Start.Kind switch
     {
         CueStartKind.Slide => 0,

@@ -3,16 +3,16 @@ using Phonaris.Core.Signal;
 namespace Phonaris.Core.Timing;
 
 /// <summary>
-/// Beds do not sound together: where one begins while another sounds, or where that ends, the later takes over, and the earlier sounds
-/// on for the length of the handover, as far as it can, while both are crossfaded.
+/// Beds do not play at the same time. Where one begins while another plays, or where that one ends, the later replaces it. The earlier plays
+/// on for the length of the crossfade, as far as its sound lasts.
 /// </summary>
 internal static class Handovers
 {
-    /// <summary>Beds with no more than this between them meet: 50 ms.</summary>
+    /// <summary>The largest gap between beds that still counts as meeting: 50 ms.</summary>
     private const long MeetFrames = 50 * Frames.PerMs;
 
-    /// <summary>Beds one after the other, with handovers where they meet.</summary>
-    /// <param name="beds">The beds as they would sound by themselves, in the order they begin, no two at once; each with the length of the handover to it, in frames.</param>
+    /// <summary>Beds in order, with crossfades where they meet.</summary>
+    /// <param name="beds">The beds with their own times, by start, no two at once; each with the length of the crossfade into it, in frames.</param>
     /// <param name="total">The running time in frames.</param>
     public static IEnumerable<ScheduledCue> Between(IEnumerable<(ScheduledCue Bed, long Handover)> beds, long total)
     {
@@ -27,7 +27,7 @@ internal static class Handovers
             var length = end - later.StartFrame;
             if (length < FadeShape.BareEdgeFrames)
             {
-                // It cannot sound on: it ends where the later begins, or where it ended anyway.
+                // It has no more sound: it ends where the later begins, or where it ended anyway.
                 if (before.EndFrame > later.StartFrame) order[i - 1] = Shortened(before, later.StartFrame);
                 continue;
             }

@@ -2,11 +2,11 @@ using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Timing;
 
-/// <summary>What is known of sounds by having listened to them; without it fitted cues sound as they are, and voices count as speaking from their first frame to their last.</summary>
-/// <param name="Fit">Works out what recipes come to.</param>
-/// <param name="Track">How loud files are along their course, by their content hash.</param>
+/// <summary>The analysis of sounds. Without it, fitted cues play unfitted, and voices count as speaking from their first frame to their last.</summary>
+/// <param name="Fit">Computes the results of recipes.</param>
+/// <param name="Track">The loudness of files over time, by content hash.</param>
 public sealed record Listened(FitOf? Fit = null, Func<string, LoudnessTrack>? Track = null)
 {
-    /// <summary>Nothing is known.</summary>
+    /// <summary>No analysis.</summary>
     public static Listened Nothing { get; } = new();
 }

@@ -2,13 +2,13 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Core.Timing;
 
-/// <summary>What was played in a show, as the one who keeps rights in it asks: whose it is, how long, and from when to when. Frames are at 48 kHz.</summary>
+/// <summary>The music used in a show, as rights holders ask for it: title, author, length, start and end. Frames are at 48 kHz.</summary>
 /// <param name="Title">The title of the show.</param>
 /// <param name="TotalFrames">The running time.</param>
-/// <param name="Uses">Each time a sound is heard, in the order they begin; those by hand as if that came with their slide.</param>
+/// <param name="Uses">Each use of a sound, by start; manual cues as if they began with their slide.</param>
 public sealed record MusicUsed(string Title, long TotalFrames, ValueList<MusicUse> Uses)
 {
-    /// <summary>What is played in a stretch of it, each as long as it is heard there. Times count from where the stretch begins.</summary>
+    /// <summary>What plays within a stretch, trimmed to it. Times count from the beginning of the stretch.</summary>
     /// <param name="fromFrame">The first frame.</param>
     /// <param name="toFrame">The frame after the last.</param>
     public MusicUsed Within(long fromFrame, long toFrame) => new(Title, toFrame - fromFrame,
@@ -17,7 +17,7 @@ public sealed record MusicUsed(string Title, long TotalFrames, ValueList<MusicUs
             .Select(u => u with { StartFrame = Math.Max(u.StartFrame, fromFrame) - fromFrame, EndFrame = Math.Min(u.EndFrame, toFrame) - fromFrame }),
     ]);
 
-    /// <summary>What is played in a show.</summary>
+    /// <summary>The music used in a show.</summary>
     /// <param name="timed">The show with its times.</param>
     public static MusicUsed Of(TimedShow timed)
     {
@@ -32,12 +32,12 @@ public sealed record MusicUsed(string Title, long TotalFrames, ValueList<MusicUs
     }
 }
 
-/// <summary>A sound heard once.</summary>
+/// <summary>One use of a sound.</summary>
 /// <param name="Title">The piece's title.</param>
-/// <param name="Author">Who made it; empty where that is not known, as are all of these.</param>
-/// <param name="Source">Where it was got from.</param>
-/// <param name="Licence">An SPDX licence identifier, or free words.</param>
-/// <param name="Kind">What it is for.</param>
+/// <param name="Author">Its author; empty when unknown, like the other texts.</param>
+/// <param name="Source">Where it was obtained.</param>
+/// <param name="Licence">An SPDX licence identifier, or free text.</param>
+/// <param name="Kind">The kind of sound.</param>
 /// <param name="StartFrame">When it begins.</param>
 /// <param name="EndFrame">When it ends.</param>
 /// <param name="ByHand">Whether it is triggered manually.</param>

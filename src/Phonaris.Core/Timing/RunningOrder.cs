@@ -3,8 +3,8 @@ using Phonaris.Core.Shows;
 namespace Phonaris.Core.Timing;
 
 /// <summary>
-/// When each slide is there: the slides that are not hidden, in order, each from where the one before it ended. A millisecond is
-/// 48 frames exactly, so the sums are exact and an hour-long show drifts by nothing.
+/// When each slide is shown: the slides that are not hidden, in order, each beginning where the one before it ends. A millisecond is
+/// exactly 48 frames, so sums are exact and a show of an hour does not drift.
 /// </summary>
 public sealed record RunningOrder(ValueList<SlideTime> Slides)
 {
@@ -27,7 +27,7 @@ public sealed record RunningOrder(ValueList<SlideTime> Slides)
         return new([.. times]);
     }
 
-    /// <summary>The slide that is there at a frame; the last one from the end on.</summary>
+    /// <summary>The slide shown at a frame; after the end, the last one.</summary>
     /// <exception cref="InvalidOperationException">No slide is shown.</exception>
     public SlideTime At(long frame)
     {
@@ -42,7 +42,7 @@ public sealed record RunningOrder(ValueList<SlideTime> Slides)
         return Slides[low];
     }
 
-    /// <summary>The slides that are there within a stretch of frames.</summary>
+    /// <summary>The slides shown within a stretch of frames.</summary>
     /// <param name="fromFrame">Its first frame.</param>
     /// <param name="toFrame">The frame after its last.</param>
     public IEnumerable<SlideTime> Within(long fromFrame, long toFrame)
@@ -51,7 +51,7 @@ public sealed record RunningOrder(ValueList<SlideTime> Slides)
         for (var i = At(fromFrame).Place; i < Slides.Count && Slides[i].StartFrame < toFrame; i++) yield return Slides[i];
     }
 
-    /// <summary>The slides a span covers, hidden ones left out.</summary>
+    /// <summary>The shown slides of a span.</summary>
     /// <exception cref="RuleException">The span does not fit the show.</exception>
     public IReadOnlyList<SlideTime> Of(Show show, Span span)
     {
@@ -59,7 +59,7 @@ public sealed record RunningOrder(ValueList<SlideTime> Slides)
         return Between(first, last);
     }
 
-    /// <summary>The slides of a cue, together; each by itself for one that plays again on every slide. None where none of them is shown.</summary>
+    /// <summary>The slides of a cue as one group, or one group for each slide when it restarts on every slide. Empty when none is shown.</summary>
     internal IEnumerable<IReadOnlyList<SlideTime>> StretchesOf(Show show, Cue cue)
     {
         if (cue.Span is null) return [];
@@ -67,10 +67,10 @@ public sealed record RunningOrder(ValueList<SlideTime> Slides)
         return cue.EachSlide ? covered.Select(s => (IReadOnlyList<SlideTime>)[s]) : covered.Count > 0 ? [covered] : [];
     }
 
-    /// <summary>The slides between two positions among all slides, both included.</summary>
+    /// <summary>The slides between two indices among all slides, both included.</summary>
     internal IReadOnlyList<SlideTime> Between(int first, int last)
     {
-        // Ahead of a position there are at most as many slides in the running order.
+        // The running order has at most as many slides before an index as the show.
         var from = Math.Min(first, Slides.Count);
         while (from > 0 && Slides[from - 1].Index >= first) from--;
         List<SlideTime> covered = [];
@@ -79,8 +79,8 @@ public sealed record RunningOrder(ValueList<SlideTime> Slides)
     }
 
     /// <summary>
-    /// When a slide's steps come, in milliseconds from its beginning: as planned, within the hold; those without a plan share the hold
-    /// evenly. None comes before the one before it.
+    /// The times of a slide's steps in milliseconds from its beginning: planned times are limited to the hold; steps without a time share the hold
+    /// evenly. No step comes before the one before it.
     /// </summary>
     public static IEnumerable<long> StepsMs(Slide slide)
     {

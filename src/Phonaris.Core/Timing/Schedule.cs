@@ -6,25 +6,25 @@ using Phonaris.Core.Signal;
 namespace Phonaris.Core.Timing;
 
 /// <summary>
-/// When and how each cue sounds, in absolute frames and linear gains: computed once from the show; drawn by the run sheet and
+/// When and how each cue plays, in absolute frames and linear gains. It is computed once from the show, drawn by the run sheet and
 /// played by the mixer.
 /// </summary>
 /// <param name="TotalFrames">The running time in frames at 48 kHz.</param>
-/// <param name="Cues">The cues that sound by themselves, in the show's order; one that restarts on every slide is there for each.</param>
+/// <param name="Cues">The cues that play automatically, in the show's order; one that restarts on every slide appears once for each.</param>
 /// <param name="Silent">The cues that have a time but do not sound by themselves: muted cues, cues that are triggered manually (timed as if they began with their slide), and beds that are replaced by a bed that begins at the same time.</param>
-/// <param name="Unfit">The cues whose recipe does not do for their length: they sound as they are.</param>
+/// <param name="Unfit">The cues whose fit failed for their length; they play unfitted.</param>
 public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, ValueList<ScheduledCue> Silent, ValueList<Unfit> Unfit)
 {
-    /// <summary>Where voices speak for which beds are ducked, along the show.</summary>
+    /// <summary>The stretches in which voices speak and beds are ducked.</summary>
     public ValueList<DuckingStretch> DuckingStretches { get; init; } = [];
 
-    /// <summary>What plays by itself, whether it is heard or not: a muted video is seen.</summary>
+    /// <summary>What plays automatically, audible or not: a muted video is still seen.</summary>
     public IEnumerable<ScheduledCue> ByThemselves => Cues.Concat(Silent.Where(c => !c.ByHand));
 
-    /// <summary>What the audience hears by itself: videos without sound are left out.</summary>
+    /// <summary>What the audience hears automatically; videos without sound are left out.</summary>
     public IEnumerable<ScheduledCue> Audible => Cues.Where(c => c.HasAudio);
 
-    /// <summary>What somebody can trigger, and the audience then hears.</summary>
+    /// <summary>What can be triggered manually and is then heard.</summary>
     public IEnumerable<ScheduledCue> AudibleManually => Silent.Where(c => c is { ByHand: true, IsMuted: false, HasAudio: true });
 
     /// <summary>The schedule of a show.</summary>
@@ -33,7 +33,7 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
     /// <summary>The schedule of a show whose running order is known.</summary>
     /// <param name="show">The show.</param>
     /// <param name="order">Its running order.</param>
-    /// <param name="listened">What is known of its sounds.</param>
+    /// <param name="listened">The analysis of its sounds.</param>
     public static Schedule Of(Show show, RunningOrder order, Listened? listened = null)
     {
         ArgumentNullException.ThrowIfNull(show);
@@ -41,7 +41,7 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
         return Of(show, order, new CuePlaces(show, order, listened ?? Listened.Nothing));
     }
 
-    /// <summary>The schedule of cues whose places are known.</summary>
+    /// <summary>The schedule of cues whose times are known.</summary>
     internal static Schedule Of(Show show, RunningOrder order, CuePlaces places)
     {
         var placed = places.All.ToLookup(p => !p.Cue.Muted && !places.ManualCues(p.Cue));
@@ -61,11 +61,11 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
         { DuckingStretches = ducked };
     }
 
-    /// <summary>A cue by itself, from frame 0 on, as it lies on its slides, silence at their end included: what handovers and ducks are worked out from.</summary>
+    /// <summary>A cue on its own, from frame 0 on, with the silence at its end; crossfades and ducking are computed from it.</summary>
     /// <param name="show">The show.</param>
     /// <param name="cueId">The cue.</param>
-    /// <param name="listened">What is known of the show's sounds.</param>
-    /// <exception cref="RuleException">It has no time, or its recipe does not do for it.</exception>
+    /// <param name="listened">The analysis of the show's sounds.</param>
+    /// <exception cref="RuleException">It has no time, or its fit fails.</exception>
     public static Schedule Alone(Show show, string cueId, Listened listened)
     {
         ArgumentNullException.ThrowIfNull(show);
@@ -76,7 +76,7 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
         return FromZero(placed, LengthFor(show, cueId));
     }
 
-    /// <summary>All that a cue uses of its sound, once, as it is.</summary>
+    /// <summary>The whole trimmed part of a cue, once, unfitted.</summary>
     /// <param name="show">The show.</param>
     /// <param name="cueId">The cue.</param>
     /// <exception cref="RuleException">It is not in the show.</exception>
@@ -89,7 +89,7 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
 
     private static Schedule FromZero(ScheduledCue cue, long length) => new(length, [cue with { StartFrame = 0, EndFrame = cue.LengthFrames }], [], []);
 
-    /// <summary>How long a cue can sound, in frames: what it is fitted to; 0 where it has no time.</summary>
+    /// <summary>How long a cue can play, in frames: the length it is fitted to; 0 when it has no time.</summary>
     /// <param name="show">The show.</param>
     /// <param name="cueId">The cue.</param>
     public static long LengthFor(Show show, string cueId)
@@ -98,7 +98,7 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
         return LengthsFor(show, [show.Cue(cueId)])[0].Frames;
     }
 
-    /// <summary>How long cues can sound, as <see cref="LengthFor"/> says it of each.</summary>
+    /// <summary>How long several cues can play, see <see cref="LengthFor"/>.</summary>
     /// <param name="show">The show.</param>
     /// <param name="cues">Cues of it.</param>
     public static IReadOnlyList<(Cue Cue, long Frames)> LengthsFor(Show show, IEnumerable<Cue> cues)
@@ -108,14 +108,14 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
         return [.. cues.Select(c => (c, places.RoomFor(c)))];
     }
 
-    /// <summary>The schedule with some cues only, as when they are soloed; muted cues and cues that are triggered manually sound then too.</summary>
+    /// <summary>The schedule with some cues only, as when they are soloed; muted and manual cues play then too.</summary>
     /// <param name="cueIds">The cues.</param>
     public Schedule Only(IReadOnlySet<string> cueIds) =>
         this with { Cues = [.. Cues.Concat(Silent).Where(c => cueIds.Contains(c.CueId))], Silent = [] };
 
     /// <summary>
-    /// A name for what is heard in a stretch of frames: equal when, and only when, the same cues sound there in the same way.
-    /// What was rendered under it can be kept.
+    /// A key for what is heard in a stretch of frames: equal if and only if the same cues play there in the same way,
+    /// so that rendered sound can be reused.
     /// </summary>
     public string ContentKey(long fromFrame, long toFrame)
     {
@@ -126,8 +126,8 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
     }
 
     /// <summary>
-    /// A cue with what is heard of it before a frame alone. Where it goes on behind that, how it ends is not: a slide more at the end of a show
-    /// changes nothing in the sound before.
+    /// A cue with only what is heard of it before a frame. When it goes on after that, its ending is left out, so that adding a slide at the end of a show
+    /// does not change the key of the sound before.
     /// </summary>
     private static ScheduledCue Heard(ScheduledCue cue, long toFrame)
     {

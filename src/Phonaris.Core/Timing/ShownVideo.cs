@@ -2,18 +2,18 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Core.Timing;
 
-/// <summary>A video on the slides it lies on, and what is seen of it when. Frames are at 48 kHz, counted from the show's beginning.</summary>
+/// <summary>A video on its slides, and what is seen of it when. Frames are at 48 kHz, counted from the show's beginning.</summary>
 /// <param name="CueId">Its cue.</param>
 /// <param name="Media">The content hash of its file.</param>
-/// <param name="Figures">What is known of its pictures.</param>
-/// <param name="Place">Where it lies, and how it is seen.</param>
-/// <param name="Box">Where its pictures come to lie on the first of its slides, in shares of that.</param>
-/// <param name="FromFrame">Where the first of its slides comes.</param>
-/// <param name="ToFrame">Where the last of them goes.</param>
-/// <param name="Runs">The stretches in which it is seen, in order: moving evenly, or standing.</param>
+/// <param name="Figures">Its properties.</param>
+/// <param name="Place">Its position and appearance.</param>
+/// <param name="Box">Where it is drawn on the first of its slides, as fractions of the slide.</param>
+/// <param name="FromFrame">The beginning of the first of its slides.</param>
+/// <param name="ToFrame">The end of the last of its slides.</param>
+/// <param name="Runs">The stretches in which it is seen, in order: playing evenly or still.</param>
 public sealed record ShownVideo(string CueId, string Media, VideoFigures Figures, VideoPlace Place, VideoBox Box, long FromFrame, long ToFrame, ValueList<VideoRun> Runs)
 {
-    /// <summary>The videos of a show in the order they lie over each other, those that is triggered manually as they wait.</summary>
+    /// <summary>The videos of a show by layer; manual ones as they look before they are triggered.</summary>
     /// <param name="show">The show.</param>
     public static ValueList<ShownVideo> OfAll(TimedShow show)
     {
@@ -38,7 +38,7 @@ public sealed record ShownVideo(string CueId, string Media, VideoFigures Figures
         return low >= 0 && frame < Runs[low].ToFrame ? new(Media, Figures, Place, Runs[low].FileFrameAt(frame), Runs[low].Speed) : null;
     }
 
-    /// <summary>The frames at which what is seen of it becomes otherwise than by going on.</summary>
+    /// <summary>The frames at which its picture changes other than by playing on.</summary>
     public IEnumerable<long> Changes() => Runs.SelectMany(r => new[] { r.FromFrame, r.ToFrame });
 
     private static ShownVideo Of(Show show, Cue cue, IReadOnlyList<SlideTime> slides, IEnumerable<ScheduledCue> places)
@@ -58,7 +58,7 @@ public sealed record ShownVideo(string CueId, string Media, VideoFigures Figures
         foreach (var run in VideoRun.Of(plays))
         {
             var moved = run with { FromFrame = plays.StartFrame + run.FromFrame, ToFrame = plays.StartFrame + run.ToFrame };
-            // Its picture at the very end is the one before it.
+            // At its very end the picture before is shown.
             (end, last) = (moved.ToFrame, Math.Max(moved.FileFrame, moved.FileFrameAt(moved.ToFrame) - 1));
             if (moved.Within(from, to) is { } seen) yield return seen;
         }

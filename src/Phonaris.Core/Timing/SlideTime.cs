@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Timing;
 
-/// <summary>One slide's place in the running order.</summary>
+/// <summary>A slide's place in the running order.</summary>
 /// <param name="SlideId">The slide.</param>
 /// <param name="Index">Its position among all slides, from 0.</param>
 /// <param name="Place">Its index among the shown slides, from 0.</param>

@@ -2,16 +2,16 @@ using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Timing;
 
-/// <summary>Samples that can be played: a file's, at a speed, or passages of it.</summary>
+/// <summary>Samples that can be played: a file at a speed, or passages of it.</summary>
 /// <param name="Media">The content hash of the file.</param>
-/// <param name="Speed">How fast, at the same pitch; 1 for as it is.</param>
-/// <param name="Cut">The passages of it that are played, at the speed 1; null for all of it.</param>
+/// <param name="Speed">The speed, at the same pitch; 1 for unchanged.</param>
+/// <param name="Cut">The passages to play, at speed 1; null for the whole file.</param>
 public readonly record struct SoundSource(string Media, double Speed, Cut? Cut = null)
 {
-    /// <summary>A frame of the file, where it is not cut, as a frame of these samples.</summary>
+    /// <summary>A frame of the file as a frame of these samples, when it is not cut.</summary>
     public long Frame(long fileFrame) => Speed == 1 ? fileFrame : (long)Math.Round(fileFrame / Speed);
 
-    /// <summary>A stretch of these samples as a stretch of the file; one that goes over a join is taken to go on from where it begins.</summary>
+    /// <summary>A stretch of these samples as a stretch of the file; a stretch across a join is taken to continue from its beginning.</summary>
     public (long From, long To) FileRange(long from, long to)
     {
         if (Cut is not null) return (Cut.SoundFrame(from), Cut.SoundFrame(from) + to - from);

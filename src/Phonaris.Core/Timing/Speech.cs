@@ -2,13 +2,13 @@ using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Timing;
 
-/// <summary>Where a cue speaks, along its course.</summary>
+/// <summary>The stretches in which a cue speaks.</summary>
 internal static class Speech
 {
-    /// <summary>The most rounds that are looked at one by one.</summary>
+    /// <summary>The most repeats that are examined one by one.</summary>
     private const int MostRounds = 100;
 
-    /// <summary>The stretches of a cue in which it speaks, in its own frames; all of it where nobody has listened to it.</summary>
+    /// <summary>The stretches of a cue in which it speaks, in its own frames; all of it when the sound has not been analysed.</summary>
     public static IEnumerable<FrameStretch> Of(ScheduledCue cue, Listened listened)
     {
         if (listened.Track is null || cue.RoundAt(cue.LengthFrames - 1) > MostRounds) return [new(0, cue.LengthFrames)];
@@ -26,7 +26,7 @@ internal static class Speech
         }
     }
 
-    /// <summary>Stretches of a file as they are in what a cue plays of it.</summary>
+    /// <summary>Stretches of a file, as stretches of what a cue plays of it.</summary>
     private static IEnumerable<FrameStretch> Heard(ValueList<FrameStretch> file, SoundSource source)
     {
         if (source.Cut is null)

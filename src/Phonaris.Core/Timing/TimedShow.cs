@@ -2,7 +2,7 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Core.Timing;
 
-/// <summary>A show with its times, worked out once for the one who draws, checks, explains or prints it.</summary>
+/// <summary>A show with its times, computed once for drawing, checking, explaining and printing.</summary>
 public sealed class TimedShow
 {
     private TimedShow(Show show, RunningOrder order, CuePlaces places) => (Show, Order, Places, Schedule) = (show, order, places, Schedule.Of(show, order, places));
@@ -16,15 +16,15 @@ public sealed class TimedShow
     /// <summary>Its schedule.</summary>
     public Schedule Schedule { get; }
 
-    /// <summary>What somebody can trigger, and the audience then hears or sees.</summary>
+    /// <summary>What can be triggered manually and is then heard or seen.</summary>
     public IEnumerable<ScheduledCue> Manual => Schedule.Silent.Where(c => c.ByHand && Show.Cue(c.CueId).IsNoticed);
 
-    /// <summary>Where each cue lies by itself.</summary>
+    /// <summary>The times of each cue on its own.</summary>
     internal CuePlaces Places { get; }
 
     /// <summary>The times of a show.</summary>
     /// <param name="show">The show.</param>
-    /// <param name="listened">What is known of its sounds.</param>
+    /// <param name="listened">The analysis of its sounds.</param>
     public static TimedShow Of(Show show, Listened? listened = null)
     {
         var order = RunningOrder.Of(show);

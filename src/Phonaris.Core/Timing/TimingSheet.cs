@@ -3,10 +3,10 @@ using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Timing;
 
-/// <summary>A show's times to be printed or taken elsewhere: each slide with its steps, and the sounds that begin on it. Frames are at 48 kHz.</summary>
+/// <summary>A show's times for printing or for other programs: each slide with its steps and the sounds that begin on it. Frames are at 48 kHz.</summary>
 /// <param name="Title">The title of the show.</param>
 /// <param name="TotalFrames">The running time.</param>
-/// <param name="TargetMs">The running time aimed at, in milliseconds, or null.</param>
+/// <param name="TargetMs">The target running time in milliseconds, or null.</param>
 /// <param name="Slides">The slides of the running order.</param>
 public sealed record TimingSheet(string Title, long TotalFrames, long? TargetMs, ValueList<TimedSlide> Slides)
 {
@@ -32,7 +32,7 @@ public sealed record TimingSheet(string Title, long TotalFrames, long? TargetMs,
             Ms(scheduled.FadeIn), Ms(scheduled.FadeOut), cue.LevelDb, scheduled.ByHand)
         { TakesOverFrom = scheduled.TakesOverFrom is { } before ? show.Sound(show.Cue(before).SoundId).Name : null };
 
-        // What only keeps an edge from clicking is no fade to a reader.
+        // The shortest fades only prevent clicks and are not listed.
         static long Ms(FadeShape fade) => fade.Frames <= FadeShape.BareEdgeFrames ? 0 : fade.Frames / Frames.PerMs;
     }
 }
@@ -40,32 +40,32 @@ public sealed record TimingSheet(string Title, long TotalFrames, long? TargetMs,
 /// <summary>A slide of a timing sheet.</summary>
 /// <param name="Number">Its number.</param>
 /// <param name="Title">Its heading.</param>
-/// <param name="StartFrame">When it comes.</param>
-/// <param name="HoldFrames">How long it stays.</param>
+/// <param name="StartFrame">Its start.</param>
+/// <param name="HoldFrames">Its hold.</param>
 /// <param name="Locked">Whether its hold is locked.</param>
-/// <param name="Steps">Its steps but for its own coming.</param>
+/// <param name="Steps">Its steps, without the slide itself.</param>
 /// <param name="Sounds">The sounds that begin on it.</param>
 public sealed record TimedSlide(int Number, string Title, long StartFrame, long HoldFrames, bool Locked, ValueList<TimedStep> Steps, ValueList<TimedSound> Sounds);
 
 /// <summary>A step of a timing sheet.</summary>
-/// <param name="Label">What appears; may be empty.</param>
-/// <param name="AtFrame">When it is planned.</param>
+/// <param name="Label">A description of what appears; may be empty.</param>
+/// <param name="AtFrame">Its planned time.</param>
 public sealed record TimedStep(string Label, long AtFrame);
 
 /// <summary>A sound of a timing sheet.</summary>
 /// <param name="Name">Its name.</param>
-/// <param name="Kind">What it is for.</param>
+/// <param name="Kind">The kind of sound.</param>
 /// <param name="StartFrame">When it begins.</param>
 /// <param name="EndFrame">When it ends.</param>
 /// <param name="InFrame">The first frame of the sound that is used.</param>
 /// <param name="OutFrame">The frame after the last.</param>
-/// <param name="FadeInMs">How long it fades in, in milliseconds.</param>
-/// <param name="FadeOutMs">How long it fades out.</param>
+/// <param name="FadeInMs">The fade-in in milliseconds.</param>
+/// <param name="FadeOutMs">The fade-out in milliseconds.</param>
 /// <param name="LevelDb">Its level in dB.</param>
-/// <param name="ByHand">Whether it is triggered manually; its times are as if that came with its slide.</param>
+/// <param name="ByHand">Whether it is triggered manually; its times are as if it began with its slide.</param>
 public sealed record TimedSound(
     string Name, SoundKind Kind, long StartFrame, long EndFrame, long InFrame, long OutFrame, long FadeInMs, long FadeOutMs, double LevelDb, bool ByHand)
 {
-    /// <summary>The bed that is replaced by it while it fades in, by its name; null for none.</summary>
+    /// <summary>The name of the bed it replaces; null for none.</summary>
     public string? TakesOverFrom { get; init; }
 }

@@ -3,7 +3,7 @@ using Phonaris.Formats.Captions;
 
 namespace Phonaris.Exports.Forms;
 
-/// <summary>The notes as captions, to go beside a film.</summary>
+/// <summary>The notes as captions, for a film.</summary>
 internal sealed class CaptionsForm(ExportFormat format, string ending, string mediaType) : ExportForm(format, ending, mediaType)
 {
     public override Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel)

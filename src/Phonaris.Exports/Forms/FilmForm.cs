@@ -4,10 +4,10 @@ using Phonaris.Media.Films;
 
 namespace Phonaris.Exports.Forms;
 
-/// <summary>A film of the slides, with chapters, and captions where there are notes.</summary>
+/// <summary>A film of the slides with chapters, and with captions if there are notes.</summary>
 internal sealed class FilmForm(ExportFormat format, string ending, string mediaType, FilmFormat film) : ExportForm(format, ending, mediaType)
 {
-    // A still at 1080p, a picture of a dissolve, one of a video, and a second of sound.
+    // Sizes of a still at 1080p, a frame of a dissolve, a frame of a video, and a second of sound.
     private const double StillBytes = 180_000, BetweenBytes = 9_000, MovingBytes = 12_000, MovingSeconds = 0.012, SoundBytes = 22_000, StillSeconds = 0.35, BetweenSeconds = 0.012, SoundSeconds = 0.012, Usual = 1920 * 1080, WebmMore = 1.6;
 
     public override ExportCost About(Export export, ExportTools tools)

@@ -3,7 +3,7 @@ using Phonaris.Formats;
 
 namespace Phonaris.Exports.Forms;
 
-/// <summary>The show as its package: all of it, or without the sounds that no cue on a slide uses.</summary>
+/// <summary>The show as a package: all of it, or without the sounds that no cue on a slide uses.</summary>
 internal sealed class PackageForm(ExportFormat format, bool all) : ExportForm(format, ".phonaris", "application/vnd.phonaris.show+zip")
 {
     public override ExportCost About(Export export, ExportTools tools)

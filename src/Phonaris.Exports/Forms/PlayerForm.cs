@@ -5,21 +5,21 @@ using Phonaris.Exports.Players;
 
 namespace Phonaris.Exports.Forms;
 
-/// <summary>The show as any browser plays it, from a folder, a stick or a site, without a server: as files in a zip, or in one.</summary>
+/// <summary>The show for any browser, from a folder, a drive or a website, without a server: as a ZIP of files, or as one file.</summary>
 internal sealed class PlayerForm(ExportFormat format, string ending, string mediaType) : ExportForm(format, ending, mediaType)
 {
     private const int PictureWidth = 1920;
 
-    /// <summary>What the player itself weighs.</summary>
+    /// <summary>The size of the player itself.</summary>
     private const long PlayerBytes = 400_000;
 
-    /// <summary>Of pieces of some seconds: a few megabytes.</summary>
+    /// <summary>For pieces of some seconds: a few megabytes.</summary>
     private const int PiecesAtOnce = 4;
 
-    // As the sound of a presentation; in text it grows by a third.
+    // As the sound of a presentation; as text it is a third larger.
     public override long MostBytes(Export export) => base.MostBytes(export) + export.Slides.Sum(s => export.Timed.Show.Slides[s.Index].Steps.Count) * 4_000_000L;
 
-    // Sixteen bits a sample, packed to about a third, since beds lie low; in text a third heavier.
+    // Sixteen bits per sample, compressed to about a third because beds are quiet; as text a third larger.
     public override ExportCost About(Export export, ExportTools tools)
     {
         var frames = LiveStem.OfAll(export.Timed).Sum(s => s.Stem.LengthFrames);
@@ -72,7 +72,7 @@ internal sealed class PlayerForm(ExportFormat format, string ending, string medi
         }
         await files.EndAsync(JsonSerializer.Serialize(PlayerData.Of(timed, stems, new(pictures, spots, videos), export.Options.ByHand, PiecesAtOnce), ShowJson.Options), cancel);
 
-        // The same picture on several steps is there once.
+        // A picture shared by several steps is stored once.
         async Task<string> AddAsync(string picture, string kind) => names.TryGetValue(picture, out var there)
             ? there
             : names[picture] = await files.AddFileAsync($"{kind}{names.Count + 1}{Path.GetExtension(picture)}", picture, cancel);

@@ -6,19 +6,19 @@ using Phonaris.Media.Sounds;
 
 namespace Phonaris.Exports.Forms;
 
-/// <summary>The deck with its sounds in it, as a presentation file: moving on by the clock as the film does, or by hand.</summary>
+/// <summary>The deck with its sounds, as a presentation file: self-running as in the film, or for a presenter.</summary>
 internal sealed class PresentationForm(ExportFormat format, bool byHand) : ExportForm(format, ".pptx", MediaTypes.Pptx)
 {
-    /// <summary>The width of slides that are pictures of themselves, in pixels.</summary>
+    /// <summary>The width of slides that become pictures, in pixels.</summary>
     private const int PictureWidth = 1920;
 
-    /// <summary>About what one takes as a rule.</summary>
+    /// <summary>The typical size of one.</summary>
     private const long PictureBytes = 120_000;
 
-    /// <summary>About the most a picture of a slide takes, in bytes.</summary>
+    /// <summary>The largest typical size of a slide's picture, in bytes.</summary>
     private const long MostPictureBytes = 3_000_000;
 
-    // Sounds coded or, where they loop, as they are; the deck, and pictures of slides that are not the deck's own.
+    // Sounds are encoded or, when they loop, stored unchanged; plus the deck, and pictures of slides that are not the deck's own.
     public override long MostBytes(Export export) => base.MostBytes(export) + SlidesOf(export).Count * MostPictureBytes;
 
     public override ExportCost About(Export export, ExportTools tools)
@@ -71,7 +71,7 @@ internal sealed class PresentationForm(ExportFormat format, bool byHand) : Expor
         sound.Sound.Name, sound.Spot?.Alternative ?? $"{sound.Sound.Name}, a sound", tools.Derived.PathOf(sound.FileName), (sound.To - sound.From) / Frames.PerMs, sound.Last - sound.First + 1, sound.Loops, sound.Step, sound.DelayMs,
         sound.Spot is { } spot ? new(spot, await tools.Pictures.SpotAsync(spot, cancel)) : null);
 
-    /// <summary>What a slide looks like, step by step.</summary>
+    /// <summary>The pictures of a slide, step by step.</summary>
     private static async Task<IReadOnlyList<(int Step, string Path)>> PicturesAsync(Slide slide, ExportTools tools, CancellationToken cancel)
     {
         List<(int, string)> pictures = [(0, await tools.Pictures.ScreenAsync(slide.PictureAt(1), PictureWidth, cancel))];
@@ -80,7 +80,7 @@ internal sealed class PresentationForm(ExportFormat format, bool byHand) : Expor
         return pictures;
     }
 
-    /// <summary>The slides that are exported, those among them too that are hidden.</summary>
+    /// <summary>The exported slides, including hidden ones between them.</summary>
     private static List<Slide> SlidesOf(Export export)
     {
         var show = export.Timed.Show;

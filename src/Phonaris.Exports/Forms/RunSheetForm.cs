@@ -3,7 +3,7 @@ using Phonaris.Formats.Sheets;
 
 namespace Phonaris.Exports.Forms;
 
-/// <summary>The run sheet to be printed, with pictures.</summary>
+/// <summary>The run sheet with pictures, for printing.</summary>
 internal sealed class RunSheetForm() : ExportForm(ExportFormat.RunHtml, ".html", "text/html")
 {
     private const int PictureWidth = 320;

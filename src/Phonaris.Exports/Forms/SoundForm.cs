@@ -2,10 +2,10 @@ using Phonaris.Media.Sounds;
 
 namespace Phonaris.Exports.Forms;
 
-/// <summary>The mix as a sound file; or one cue as it is cut, fitted and faded, from where it begins to where it ends.</summary>
+/// <summary>The mix as a sound file, or one cue with its trim, fit and fades, from its start to its end.</summary>
 internal sealed class SoundForm(ExportFormat format, string ending, string mediaType, SoundFileFormat file) : ExportForm(format, ending, mediaType)
 {
-    // Bytes, and seconds of work, for each second of sound.
+    // Bytes, and seconds of work, per second of sound.
     private static (double Bytes, double Seconds) RateOf(SoundFileFormat file) => file switch
     {
         SoundFileFormat.Wav => (288_000, 0.005),

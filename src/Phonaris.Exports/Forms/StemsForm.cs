@@ -5,13 +5,13 @@ using Phonaris.Media.Sounds;
 
 namespace Phonaris.Exports.Forms;
 
-/// <summary>The sound of each band, or of each cue, by itself: as long as the show, before the limiter, so that they add up to the mix.</summary>
+/// <summary>The sound of each kind, or of each cue, separately: as long as the show and before the limiter, so that their sum is the mix.</summary>
 internal sealed class StemsForm(ExportFormat format, bool byCue) : ExportForm(format, ".zip", "application/zip")
 {
-    // Each once as it is, and once more in the zip.
+    // Each once as a file, and once more in the ZIP.
     public override long MostBytes(Export export) => 2 * StemsOf(export).Count * (export.EndFrame - export.StartFrame) * Frames.Channels * sizeof(float);
 
-    // Stems are silent for the most part: zipped, about a third is left.
+    // Stems are mostly silent: about a third remains after compression.
     public override ExportCost About(Export export, ExportTools tools) =>
         new(StemsOf(export).Count * (export.EndFrame - export.StartFrame) * Frames.Channels * sizeof(float) / 3, 0.02 * StemsOf(export).Count * SecondsOf(export));
 

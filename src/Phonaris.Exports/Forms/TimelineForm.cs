@@ -8,7 +8,7 @@ namespace Phonaris.Exports.Forms;
 /// <summary>A timeline for editors: OpenTimelineIO alone, or zipped with its pictures and sounds.</summary>
 internal sealed class TimelineForm(ExportFormat format, string ending, bool withMedia) : ExportForm(format, ending, withMedia ? "application/zip" : "application/json")
 {
-    /// <summary>The version of the zipped form.</summary>
+    /// <summary>The version of the zipped format.</summary>
     private const string Version = "1.0.0";
 
     private static readonly JsonSerializerOptions Indented = new() { WriteIndented = true };
@@ -47,7 +47,7 @@ internal sealed class TimelineForm(ExportFormat format, string ending, bool with
             {
                 await using (content)
                 {
-                    // Pictures and sounds are compressed already.
+                    // Pictures and sounds are already compressed.
                     await using var entry = await zip.CreateEntry(name, name.StartsWith("media/", StringComparison.Ordinal) ? CompressionLevel.NoCompression : CompressionLevel.Optimal).OpenAsync(cancel);
                     await content.CopyToAsync(entry, cancel);
                 }

@@ -3,13 +3,13 @@ using Phonaris.Media;
 
 namespace Phonaris.Exports.Forms;
 
-/// <summary>How forms write their files: whole or not at all.</summary>
+/// <summary>How formats write their files: completely or not at all.</summary>
 internal static class Written
 {
-    /// <summary>Tables begin with a mark that says they are UTF-8: without it many programs garble accented letters.</summary>
+    /// <summary>Tables begin with a byte order mark: without it many programs misread accented letters.</summary>
     private static readonly UTF8Encoding Plain = new(encoderShouldEmitUTF8Identifier: false), Marked = new(encoderShouldEmitUTF8Identifier: true);
 
-    /// <summary>Writes a file of which nothing is lost; it appears whole or not at all.</summary>
+    /// <summary>Writes a file completely or not at all.</summary>
     public static async Task<ValueList<string>> FileAsync(string path, Func<string, Task> write)
     {
         await WholeFile.WriteAsync(path, write);

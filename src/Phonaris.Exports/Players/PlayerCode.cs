@@ -5,7 +5,7 @@ namespace Phonaris.Exports.Players;
 /// <summary>The player's own code, built from the client's.</summary>
 internal static class PlayerCode
 {
-    /// <summary>Its script, which runs as it is, without modules.</summary>
+    /// <summary>Its script, without modules.</summary>
     /// <exception cref="RuleException">It is not built.</exception>
     public static Task<string> ScriptAsync(string folder, CancellationToken cancel) => ReadAsync(folder, "player.js", cancel);
 
@@ -13,10 +13,10 @@ internal static class PlayerCode
     /// <exception cref="RuleException">It is not built.</exception>
     public static Task<string> StyleAsync(string folder, CancellationToken cancel) => ReadAsync(folder, "player.css", cancel);
 
-    /// <summary>The page it runs in.</summary>
+    /// <summary>The HTML page of the player.</summary>
     /// <param name="title">The show's title.</param>
-    /// <param name="head">What stands in its head.</param>
-    /// <param name="body">What stands behind its root.</param>
+    /// <param name="head">Further elements of its head.</param>
+    /// <param name="body">Elements after its root.</param>
     public static string Page(string title, string head, string body) => $"""
         <!doctype html>
         <html lang="en" data-theme="lantern"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>{WebUtility.HtmlEncode(title)}</title>{head}</head>

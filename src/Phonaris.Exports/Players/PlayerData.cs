@@ -4,27 +4,27 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Exports.Players;
 
-/// <summary>What a player is given of a show: all it needs without a server.</summary>
+/// <summary>The show data of a player: everything it needs without a server.</summary>
 /// <param name="Title">The title of the show.</param>
-/// <param name="Run">The show, what shall sound wherever one is, and what that sounds from.</param>
-/// <param name="Manner">How it is shown unless somebody chooses otherwise: <c>hand</c>, <c>plan</c> or <c>forEver</c>.</param>
+/// <param name="Run">The show and its live plan with stems.</param>
+/// <param name="Manner">How it advances by default: <c>hand</c>, <c>plan</c> or <c>forEver</c>.</param>
 /// <param name="Pictures">The files of pictures, by slide and step.</param>
 /// <param name="Spots">The files of hotspots, by cue.</param>
-/// <param name="Videos">The files of videos, by the names of what is fetched of them.</param>
-/// <param name="Captions">By slide, what is said to it.</param>
-/// <param name="Credits">Whose the sounds are.</param>
-/// <param name="PiecesAtOnce">How many pieces of a stem lie in one file.</param>
+/// <param name="Videos">The files of videos, by their ids.</param>
+/// <param name="Captions">The captions of each slide.</param>
+/// <param name="Credits">The credits of the sounds.</param>
+/// <param name="PiecesAtOnce">The number of pieces of a stem in one file.</param>
 internal sealed record PlayerData(
     string Title, RunView Run, string Manner, IReadOnlyDictionary<string, string> Pictures, IReadOnlyDictionary<string, string> Spots, IReadOnlyDictionary<string, string> Videos,
     IReadOnlyDictionary<string, IReadOnlyList<PlayerCaption>> Captions,
     IReadOnlyList<string> Credits, int PiecesAtOnce)
 {
-    /// <summary>What a player is given; of the show no more than that.</summary>
+    /// <summary>Makes the data of a player, with no more of the show than it needs.</summary>
     /// <param name="timed">The show with its times.</param>
-    /// <param name="stems">What its cues sound from.</param>
-    /// <param name="seen">The files of what is seen.</param>
-    /// <param name="byHand">Whether it is moved on by hand; null for as the show is shown.</param>
-    /// <param name="piecesAtOnce">How many pieces of a stem lie in one file.</param>
+    /// <param name="stems">The stems of its cues.</param>
+    /// <param name="seen">The files of pictures and videos.</param>
+    /// <param name="byHand">Whether it is advanced manually; null to use the show's setting.</param>
+    /// <param name="piecesAtOnce">The number of pieces of a stem in one file.</param>
     public static PlayerData Of(
         TimedShow timed, IReadOnlyList<(LiveStem Stem, IReadOnlyList<string> CueIds)> stems, SeenFiles seen, bool? byHand, int piecesAtOnce)
     {
@@ -39,7 +39,7 @@ internal sealed record PlayerData(
             Core.Shows.Credits.Of(show), piecesAtOnce);
     }
 
-    /// <summary>The show without what is nobody's concern who only plays it.</summary>
+    /// <summary>The show without what a viewer has no business with.</summary>
     private static Show Bare(Show show) => show with
     {
         Slides = [.. show.Slides.Where(s => !s.Hidden).Select(s => s with { Text = "", Notes = "", Deck = "" })],
@@ -49,14 +49,14 @@ internal sealed record PlayerData(
     };
 }
 
-/// <summary>Words to be read under a slide.</summary>
-/// <param name="FromMs">When they come, in milliseconds from the slide's beginning.</param>
-/// <param name="ToMs">When they go.</param>
+/// <summary>A caption of a slide.</summary>
+/// <param name="FromMs">When it appears, in milliseconds from the slide's beginning.</param>
+/// <param name="ToMs">When it disappears.</param>
 /// <param name="Lines">Their lines.</param>
 internal sealed record PlayerCaption(long FromMs, long ToMs, ValueList<string> Lines);
 
-/// <summary>The files of what is seen in a player.</summary>
+/// <summary>The files of pictures and videos in a player.</summary>
 /// <param name="Pictures">Pictures, by slide and step.</param>
 /// <param name="Spots">Hotspots, by cue.</param>
-/// <param name="Videos">Videos, by the names of what is fetched of them.</param>
+/// <param name="Videos">Videos, by their ids.</param>
 internal sealed record SeenFiles(IReadOnlyDictionary<string, string> Pictures, IReadOnlyDictionary<string, string> Spots, IReadOnlyDictionary<string, string> Videos);

@@ -4,7 +4,7 @@ using System.Text;
 namespace Phonaris.Exports.Players;
 
 /// <summary>
-/// A player as files in a zip. Opened as a file, a page cannot fetch: pictures are named, all else is scripts that hand what they hold to the player.
+/// A player as a ZIP of files. A page opened from a file cannot fetch: pictures are referenced by name, and everything else is in scripts that pass their data to the player.
 /// </summary>
 internal sealed class PlayerFolder(string path, string title, string code) : IPlayerFiles
 {

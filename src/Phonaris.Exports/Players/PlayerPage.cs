@@ -2,7 +2,7 @@ using System.Text;
 
 namespace Phonaris.Exports.Players;
 
-/// <summary>A player as one HTML file: what it holds stands in script elements that are no scripts, as text, and is decoded when it is needed.</summary>
+/// <summary>A player as one HTML file: its data is in inert script elements as text, decoded when needed.</summary>
 internal sealed class PlayerPage(string path, string title, string code) : IPlayerFiles
 {
     private readonly StreamWriter _page = new(File.Create(path), new UTF8Encoding(encoderShouldEmitUTF8Identifier: false));

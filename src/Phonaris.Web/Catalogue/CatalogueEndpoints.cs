@@ -8,7 +8,7 @@ using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Catalogue;
 
-/// <summary>The sound catalogue: search, listen, take.</summary>
+/// <summary>The sound catalogue: search, listen, add.</summary>
 internal static class CatalogueEndpoints
 {
     public static void MapCatalogue(this RouteGroupBuilder api)
@@ -21,7 +21,7 @@ internal static class CatalogueEndpoints
         api.MapGet("/catalogue/{pieceId}/file", async Task<FileStreamHttpResult> (string pieceId, ISoundCatalogue catalogue, CancellationToken cancel) =>
             TypedResults.Stream((await catalogue.OpenAsync(pieceId, cancel)).File, "audio/ogg", enableRangeProcessing: true));
 
-        // Taken with its licence: it stands in the sound's rights from the beginning.
+        // The licence is stored with the sound's rights from the beginning.
         api.MapPost("/shows/{id}/catalogue/{pieceId}", async Task<Results<Ok<Edited>, NotFound>> (
             string id, string pieceId, ISoundCatalogue catalogue, ShowStore shows, FileStore files, FileUses uses, SoundLibrary library, ShowChanges changes,
             CancellationToken cancel) =>
@@ -33,7 +33,7 @@ internal static class CatalogueEndpoints
             return await changes.AnswerAsync(await changes.ApplyAsync(id, show => show.FindSameFile(sound) is { } there ? throw new RuleException($"{there.Name} is already in the show.") : new AddSound(sound, int.MaxValue), cancel));
         });
 
-        // In the place of a sound that may not be used, say: its cues keep all that is set of them.
+        // Replaces a sound, for example one that is not cleared; its cues keep their settings.
         api.MapPost("/shows/{id}/sounds/{soundId}/catalogue/{pieceId}", async Task<Results<Ok<Edited>, NotFound>> (
             string id, string soundId, string pieceId, ISoundCatalogue catalogue, ShowStore shows, FileStore files, FileUses uses, SoundLibrary library, ShowChanges changes, CancellationToken cancel) =>
         {
@@ -54,7 +54,7 @@ internal static class CatalogueEndpoints
         string hash;
         await using (file) hash = await files.PutAsync(file, Sound.GreatestBytes, () => Sound.TooLarge(piece.FileName), cancel, import.ClaimAsync);
         var prepared = await library.PrepareAsync(hash, piece.FileName, null, cancel);
-        // Levels that follow their targets go by it.
+        // Levels that follow their targets depend on it.
         await library.Loudness.PrepareAsync([new(hash, 1)], cancel);
         return (piece, hash, prepared.Figures);
     }

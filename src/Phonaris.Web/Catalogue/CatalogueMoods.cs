@@ -1,8 +1,8 @@
 namespace Phonaris.Web.Catalogue;
 
-/// <summary>How somebody on the other side of a network answers: every third time late, every fifth not at all.</summary>
-/// <param name="clock">Waits.</param>
-/// <param name="moody">Whether there are such moods at all.</param>
+/// <summary>Simulates a service behind a network: every third answer is late, every fifth fails.</summary>
+/// <param name="clock">Measures the delays.</param>
+/// <param name="moody">Whether to simulate at all.</param>
 internal sealed class CatalogueMoods(TimeProvider clock, bool moody)
 {
     private static readonly TimeSpan Late = TimeSpan.FromSeconds(3);
@@ -10,9 +10,9 @@ internal sealed class CatalogueMoods(TimeProvider clock, bool moody)
     private int _asked;
 
     /// <summary>Waits for an answer.</summary>
-    /// <param name="who">Who is asked.</param>
+    /// <param name="who">The name of the service.</param>
     /// <param name="cancel">Stops waiting.</param>
-    /// <exception cref="RuleException">There is none.</exception>
+    /// <exception cref="RuleException">The simulated failure.</exception>
     public async Task WaitAsync(string who, CancellationToken cancel)
     {
         if (!moody) return;

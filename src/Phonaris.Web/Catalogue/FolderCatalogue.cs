@@ -3,7 +3,7 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Web.Catalogue;
 
-/// <summary>The catalogue that ships with the app: a folder with <c>catalogue.json</c> and the files it names.</summary>
+/// <summary>The catalogue that comes with the app: a folder with <c>catalogue.json</c> and the files it names.</summary>
 /// <param name="folder">The folder; null for an empty catalogue.</param>
 internal sealed class FolderCatalogue(string? folder) : ISoundCatalogue
 {

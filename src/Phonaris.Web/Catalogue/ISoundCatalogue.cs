@@ -2,25 +2,25 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Web.Catalogue;
 
-/// <summary>A place where sounds can be found, listened to and taken with their licence.</summary>
+/// <summary>A source of sounds to search, listen to and add with their licence.</summary>
 public interface ISoundCatalogue
 {
-    /// <summary>The pieces that answer to a search, the best first.</summary>
-    /// <param name="search">What is looked for.</param>
+    /// <summary>The pieces that match a search, the best first.</summary>
+    /// <param name="search">The search.</param>
     /// <param name="cancel">Stops it.</param>
-    /// <exception cref="RuleException">The catalogue does not answer.</exception>
+    /// <exception cref="RuleException">The catalogue did not answer.</exception>
     Task<IReadOnlyList<CataloguePiece>> SearchAsync(CatalogueSearch search, CancellationToken cancel);
 
     /// <summary>A piece and its sound file.</summary>
     /// <param name="id">The piece.</param>
     /// <param name="cancel">Stops it.</param>
-    /// <exception cref="RuleException">There is no such piece, or the catalogue does not answer.</exception>
+    /// <exception cref="RuleException">There is no such piece, or the catalogue did not answer.</exception>
     Task<(CataloguePiece Piece, Stream File)> OpenAsync(string id, CancellationToken cancel);
 }
 
-/// <summary>What is looked for; null for anything.</summary>
+/// <summary>A search; null members match anything.</summary>
 /// <param name="Words">Words of the title, the author, the mood or the description.</param>
-/// <param name="Kind">What the sound is for.</param>
+/// <param name="Kind">The kind of sound.</param>
 /// <param name="Mood">Its mood.</param>
 /// <param name="LeastSeconds">Its least length in seconds.</param>
 /// <param name="MostSeconds">Its greatest length in seconds.</param>

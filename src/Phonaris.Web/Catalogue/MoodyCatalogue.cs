@@ -1,8 +1,8 @@
 namespace Phonaris.Web.Catalogue;
 
-/// <summary>A catalogue as one on the other side of a network is.</summary>
-/// <param name="inner">The catalogue behind it.</param>
-/// <param name="moods">How it answers.</param>
+/// <summary>A catalogue that behaves like one behind a network.</summary>
+/// <param name="inner">The underlying catalogue.</param>
+/// <param name="moods">The simulated behaviour.</param>
 internal sealed class MoodyCatalogue(ISoundCatalogue inner, CatalogueMoods moods) : ISoundCatalogue
 {
     public async Task<IReadOnlyList<CataloguePiece>> SearchAsync(CatalogueSearch search, CancellationToken cancel)

@@ -6,7 +6,7 @@ using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Checking;
 
-/// <summary>What a show should be warned about, and what of it can be fixed at once.</summary>
+/// <summary>The findings of checks in a show, and the edit that fixes the safe ones.</summary>
 internal static class ChecksEndpoints
 {
     public static void MapChecks(this RouteGroupBuilder api)

@@ -3,10 +3,10 @@ using Phonaris.Storage;
 
 namespace Phonaris.Web.Checking;
 
-/// <summary>What a show should be warned about.</summary>
-/// <param name="Revision">The revision of the show that was looked over.</param>
-/// <param name="Findings">What was found, the most severe first.</param>
-/// <param name="LookedFor">What was looked for, check by check.</param>
+/// <summary>The findings in a show.</summary>
+/// <param name="Revision">The revision that was checked.</param>
+/// <param name="Findings">The findings, the most severe first.</param>
+/// <param name="LookedFor">The names of all checks.</param>
 public sealed record ChecksView(long Revision, IReadOnlyList<FindingView> Findings, IReadOnlyList<string> LookedFor)
 {
     internal static ChecksView Of(StoredShow stored, IReadOnlyList<Finding> findings)
@@ -16,8 +16,8 @@ public sealed record ChecksView(long Revision, IReadOnlyList<FindingView> Findin
     }
 }
 
-/// <summary>What was found, and what became of it.</summary>
-/// <param name="Key">Its id: equal for as long as the same is found of the same.</param>
-/// <param name="Found">What was found.</param>
+/// <summary>A finding, and whether it is ignored.</summary>
+/// <param name="Key">Its id: equal as long as the same problem is found in the same place.</param>
+/// <param name="Found">The finding.</param>
 /// <param name="Ignored">Whether it is ignored.</param>
 public sealed record FindingView(string Key, Finding Found, bool Ignored);

@@ -7,7 +7,7 @@ using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Clearing;
 
-/// <summary>Whether the sounds of a show may be used where it goes, and the desk that may be asked.</summary>
+/// <summary>Whether the sounds of a show are cleared for its destination, and the clearance desk.</summary>
 internal static class ClearingEndpoints
 {
     public static void MapClearing(this RouteGroupBuilder api)
@@ -17,7 +17,7 @@ internal static class ClearingEndpoints
                 ? TypedResults.Ok(show.WithoutUnused().Sounds.Select(s => (s, c: Clearance.Of(show, s, show.Showing.Where))).Select(s => new ClearedSound(s.s.Id, s.s.Name, s.s.Rights.Licence, s.c.Answer, s.c.Why, s.c.IsOpen)).ToList())
                 : TypedResults.NotFound());
 
-        // What the desk says; where it gives leave, that is kept with the sound.
+        // A clearance given by the desk is stored with the sound.
         api.MapPost("/shows/{id}/sounds/{soundId}/ask-desk", async Task<Results<Ok<DeskReply>, NotFound>> (
             string id, string soundId, AskDesk ask, ShowStore shows, IClearanceDesk desk, ShowChanges changes, CancellationToken cancel) =>
         {
@@ -32,20 +32,20 @@ internal static class ClearingEndpoints
     }
 }
 
-/// <summary>Whether a sound may be used where its show goes.</summary>
+/// <summary>Whether a sound is cleared for its show's destination.</summary>
 /// <param name="SoundId">The sound.</param>
 /// <param name="Name">Its name.</param>
 /// <param name="Licence">Its licence.</param>
-/// <param name="Answer">Whether it may.</param>
-/// <param name="Why">Why, in a sentence.</param>
-/// <param name="Open">Whether something is to be done before it may be heard there.</param>
+/// <param name="Answer">Whether it is cleared.</param>
+/// <param name="Why">The reason, as a sentence.</param>
+/// <param name="Open">Whether action is needed before it can be used there.</param>
 public sealed record ClearedSound(string SoundId, string Name, string Licence, UsageRight Answer, string Why, bool Open);
 
-/// <summary>What the desk is asked.</summary>
-/// <param name="Pays">Whether a fee is paid, where there is one.</param>
+/// <summary>A request to the desk.</summary>
+/// <param name="Pays">Whether to pay a fee if there is one.</param>
 public sealed record AskDesk(bool Pays = false);
 
-/// <summary>What the desk said.</summary>
+/// <summary>The desk's response.</summary>
 /// <param name="Answer">Its answer.</param>
-/// <param name="Edited">The show with the leave kept in it; null where there is none.</param>
+/// <param name="Edited">The show with the clearance stored; null when none was given.</param>
 public sealed record DeskReply(DeskAnswer Answer, Edited? Edited);

@@ -2,35 +2,35 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Web.Clearing;
 
-/// <summary>Somebody who says whether a piece may be used somewhere, and keeps a proof of it.</summary>
+/// <summary>A service that clears pieces for a destination and keeps the proof.</summary>
 public interface IClearanceDesk
 {
     /// <summary>Asks.</summary>
-    /// <param name="rights">Whose the piece is, and where it was got from.</param>
-    /// <param name="where">Where it is to be heard.</param>
-    /// <param name="pays">Whether a fee is paid, where there is one.</param>
+    /// <param name="rights">The piece's rights and source.</param>
+    /// <param name="where">The destination.</param>
+    /// <param name="pays">Whether to pay a fee if there is one.</param>
     /// <param name="cancel">Stops waiting.</param>
-    /// <exception cref="RuleException">The desk does not answer.</exception>
+    /// <exception cref="RuleException">The desk did not answer.</exception>
     Task<DeskAnswer> AskAsync(Rights rights, Destination where, bool pays, CancellationToken cancel);
 }
 
-/// <summary>What the desk says.</summary>
-/// <param name="Says">Whether it gives leave.</param>
-/// <param name="Why">In a sentence.</param>
-/// <param name="Fee">What it asks for, where it asks for a fee.</param>
-/// <param name="Number">What it knows the leave by, where it gives it.</param>
+/// <summary>The desk's answer.</summary>
+/// <param name="Says">The decision.</param>
+/// <param name="Why">The reason, as a sentence.</param>
+/// <param name="Fee">The fee, if there is one.</param>
+/// <param name="Number">The case number of a clearance.</param>
 public sealed record DeskAnswer(DeskSays Says, string Why, int? Fee = null, string? Number = null);
 
-/// <summary>What a clearance desk may say.</summary>
+/// <summary>The decisions of a clearance desk.</summary>
 public enum DeskSays
 {
-    /// <summary>UsageRight is given.</summary>
+    /// <summary>Cleared.</summary>
     Yes,
 
-    /// <summary>It is given for a fee.</summary>
+    /// <summary>Cleared for a fee.</summary>
     Fee,
 
-    /// <summary>It is not given.</summary>
+    /// <summary>Refused.</summary>
     No,
 
     /// <summary>The desk does not know the piece.</summary>

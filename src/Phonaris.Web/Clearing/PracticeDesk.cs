@@ -5,8 +5,8 @@ using Phonaris.Web.Catalogue;
 namespace Phonaris.Web.Clearing;
 
 /// <summary>
-/// The desk that ships with the app: it knows the pieces of the catalogue, and says of each always the same. Nearby it gives leave, farther out some cost a
-/// fee, and some are not to be sold with.
+/// The desk that comes with the app, for practice: it knows the pieces of the catalogue and always decides the same. It clears narrow destinations; for
+/// wider ones some pieces cost a fee, and some are refused for products for sale.
 /// </summary>
 internal sealed partial class PracticeDesk(ISoundCatalogue catalogue, CatalogueMoods moods) : IClearanceDesk
 {

@@ -9,7 +9,7 @@ using Phonaris.Web.Jobs;
 
 namespace Phonaris.Web.Drafting;
 
-/// <summary>A first soundtrack, proposed of what a show does not use yet.</summary>
+/// <summary>A draft soundtrack of the sounds a show does not use yet.</summary>
 internal static class DraftEndpoints
 {
     public static void MapDrafts(this RouteGroupBuilder api) =>
@@ -25,9 +25,9 @@ internal static class DraftEndpoints
         });
 }
 
-/// <summary>A draft to be looked at.</summary>
-/// <param name="Cues">What is proposed, in the order it sounds.</param>
-/// <param name="LeftOut">The sounds that would stay unused, and why.</param>
-/// <param name="Says">What it comes to.</param>
-/// <param name="Edit">The edit that makes it; null where nothing is proposed.</param>
+/// <summary>A draft for display.</summary>
+/// <param name="Cues">The proposed cues, by start.</param>
+/// <param name="LeftOut">The sounds that would stay unused, with reasons.</param>
+/// <param name="Says">A summary.</param>
+/// <param name="Edit">The edit; null when nothing is proposed.</param>
 public sealed record DraftView(ValueList<DraftedCue> Cues, ValueList<LeftOut> LeftOut, string Says, Edit? Edit);

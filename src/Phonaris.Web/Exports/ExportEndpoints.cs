@@ -9,10 +9,10 @@ using Phonaris.Web.Jobs;
 
 namespace Phonaris.Web.Exports;
 
-/// <summary>Exports: ask for one, watch or fetch what came out.</summary>
+/// <summary>Exports: start one, follow it, download the result.</summary>
 internal static class ExportEndpoints
 {
-    /// <summary>A player runs what stands in it, and nothing else; as a page of nowhere, so that it comes at nothing of the app.</summary>
+    /// <summary>An exported player may run only its own code and gets an opaque origin, so that it cannot reach the app.</summary>
     private const string PlayerPolicy =
         "sandbox allow-scripts; default-src 'none'; script-src 'unsafe-inline' data:; style-src 'unsafe-inline'; img-src data: blob:; font-src data:; base-uri 'none'; form-action 'none'; frame-ancestors 'none'";
 
@@ -25,12 +25,12 @@ internal static class ExportEndpoints
             var options = asked.Options;
             FilmSettings.Of(options.Width, options.Height, options.Fps);
             if (options.CueId is { } cueId) stored.Show.Cue(cueId);
-            // What is asked for wrongly is told at once, not by a job.
+            // Invalid requests are refused at once instead of in a job.
             Export.Of(TimedShow.Of(stored.Show), asked.Slides, options);
             return TypedResults.Accepted((string?)null, await jobs.AddAsync(id, ExportShow.JobKind, stored.Show.Title, new AskedExport(stored.Show, stored.Revision, asked), cancel));
         });
 
-        // Said beforehand: how heavy it becomes, and how long it takes, by how long others took here.
+        // The estimated size and duration, from how long earlier exports took here.
         api.MapPost("/shows/{id}/exports/about", async Task<Results<Ok<AboutExport>, NotFound>> (
             string id, NewExport asked, ShowStore shows, TimedShows timed, JobStore jobs, ExportTools tools, CancellationToken cancel) =>
         {
@@ -57,8 +57,8 @@ internal static class ExportEndpoints
     }
 }
 
-/// <summary>About what an export comes to.</summary>
-/// <param name="Frames">How long it is, in frames at 48 kHz.</param>
-/// <param name="Bytes">About how heavy; 0 for what is too light to speak of.</param>
-/// <param name="Seconds">About how long it takes.</param>
+/// <summary>The estimate of an export.</summary>
+/// <param name="Frames">Its length, in frames at 48 kHz.</param>
+/// <param name="Bytes">Its approximate size; 0 when negligible.</param>
+/// <param name="Seconds">Its approximate duration.</param>
 public sealed record AboutExport(long Frames, long Bytes, double Seconds);

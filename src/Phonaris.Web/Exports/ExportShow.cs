@@ -9,7 +9,7 @@ using Phonaris.Web.Jobs;
 
 namespace Phonaris.Web.Exports;
 
-/// <summary>The job that exports a show, as it was when it was asked for.</summary>
+/// <summary>The job that exports a show as it was when requested.</summary>
 internal sealed class ExportShow(ExportTools tools, ExportedFiles files) : IJobWork
 {
     public const string JobKind = "export";
@@ -37,7 +37,7 @@ internal sealed class ExportShow(ExportTools tools, ExportedFiles files) : IJobW
     }
 }
 
-/// <summary>What the job is to make.</summary>
+/// <summary>The input of the job.</summary>
 internal sealed record AskedExport(Show Show, long Revision, NewExport Asked) : INeedsFiles
 {
     IEnumerable<string> INeedsFiles.Files => ShowFiles.Of(Show);

@@ -5,9 +5,9 @@ namespace Phonaris.Web.Exports;
 /// <summary>The files that exports made, each named after its job.</summary>
 internal sealed class ExportedFiles(AppPaths paths)
 {
-    /// <summary>Where a file is.</summary>
+    /// <summary>The path of a file.</summary>
     public string PathOf(string file) => Path.Combine(paths.Exports, Path.GetFileName(file));
 
-    /// <summary>Removes a file; one that is gone already is no matter.</summary>
+    /// <summary>Deletes a file, if it exists.</summary>
     public void Delete(string file) => File.Delete(PathOf(file));
 }

@@ -12,10 +12,10 @@ using Phonaris.Web.Jobs;
 
 namespace Phonaris.Web.Fitting;
 
-/// <summary>A cue's music beside its span: all methods compared, and each to be heard before one is chosen.</summary>
+/// <summary>A cue's music compared with its span: all methods, each playable before it is chosen.</summary>
 internal static class FitEndpoints
 {
-    /// <summary>What is heard where the music stays whole.</summary>
+    /// <summary>The method name for the unfitted music.</summary>
     private const string Whole = "whole";
 
     public static void MapFits(this RouteGroupBuilder api)
@@ -100,7 +100,7 @@ internal static class FitEndpoints
         return await Task.Run(() => Comparison.Of(stored.Show, cue, fitter, length), cancel);
     }
 
-    /// <summary>What would be heard: by a method by its name, shortened to an end as <c>shorten-1234567</c>, or the whole of it; null where there is no such method.</summary>
+    /// <summary>The sound of a method by its name, shortened to an end as in <c>shorten-1234567</c>, or unfitted; null for an unknown method.</summary>
     private static async Task<Schedule?> AloneAsync(Show show, Cue cue, string asked, SoundLibrary sounds, CancellationToken cancel)
     {
         if (asked == Whole) return Schedule.Whole(show, cue.Id);
@@ -119,31 +119,31 @@ internal static class FitEndpoints
     private static HoldLimits Limits(long? leastMs, long? greatestMs) =>
         new HoldLimits(leastMs ?? HoldLimits.Usual.LeastMs, greatestMs ?? HoldLimits.Usual.GreatestMs).Validated();
 
-    /// <summary>The recipe to try a method by: the cue's own, where it is of that method.</summary>
+    /// <summary>The recipe for trying a method: the cue's own, if it uses that method.</summary>
     private static FitRecipe RecipeOf(Cue cue, FitMethod method) => cue.Fit?.Method == method ? cue.Fit : new(method);
 }
 
-/// <summary>A cue's music beside its span.</summary>
-/// <param name="LengthFrames">How long the cue can sound.</param>
-/// <param name="UsedFrames">How much music is used.</param>
-/// <param name="TempoBpm">Its tempo; null where there is hardly a beat.</param>
-/// <param name="IsTempoSure">Whether that is as good as sure.</param>
-/// <param name="BeatsPerBar">How many beats a bar has.</param>
-/// <param name="Methods">The methods, those that suit first.</param>
+/// <summary>A cue's music compared with its span.</summary>
+/// <param name="LengthFrames">How long the cue can play.</param>
+/// <param name="UsedFrames">The length of the trimmed music.</param>
+/// <param name="TempoBpm">Its tempo; null when it hardly has a beat.</param>
+/// <param name="IsTempoSure">Whether the tempo is almost certain.</param>
+/// <param name="BeatsPerBar">The number of beats in a bar.</param>
+/// <param name="Methods">The methods, the suitable ones first.</param>
 /// <param name="Ends">Where it can end early, by frames of the sound, the most natural first.</param>
-/// <param name="Repace">To change the slides instead.</param>
-/// <param name="EndTogether">To begin so that its own ending falls on the end of its slides.</param>
+/// <param name="Repace">Retiming the slides instead.</param>
+/// <param name="EndTogether">Starting so that its own ending falls on the end of its slides.</param>
 public sealed record FitsView(
     long LengthFrames, long UsedFrames, double? TempoBpm, bool IsTempoSure, int BeatsPerBar, ValueList<Compared> Methods, IReadOnlyList<NaturalEnd> Ends, Offer Repace,
     Offer EndTogether);
 
-/// <summary>Slides with the holds that make them end with the music.</summary>
+/// <summary>The holds with which slides end with the music.</summary>
 /// <param name="Slides">The slides.</param>
 /// <param name="Edit">The edit that sets them.</param>
 public sealed record RepaceView(ValueList<RepacedSlide> Slides, Edit Edit);
 
-/// <summary>What is proposed for all beds at once.</summary>
-/// <param name="Beds">Each bed that is not fitted yet and is not as long as its slides.</param>
-/// <param name="Says">What all of it comes to.</param>
-/// <param name="Edit">The edit that does it all; null where nothing is to be done.</param>
+/// <summary>A proposal for all beds.</summary>
+/// <param name="Beds">Each bed that is not fitted and differs in length from its slides.</param>
+/// <param name="Says">A summary.</param>
+/// <param name="Edit">The edit that applies it; null when there is nothing to do.</param>
 public sealed record FitAllView(ValueList<Proposed> Beds, string Says, Edit? Edit);

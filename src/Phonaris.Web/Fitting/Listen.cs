@@ -6,18 +6,18 @@ using Phonaris.Web.Jobs;
 
 namespace Phonaris.Web.Fitting;
 
-/// <summary>The job that listens to sounds: finds their beats and what is heard on each, once for a file.</summary>
+/// <summary>The job that analyses sounds: their beats and features, once for each file.</summary>
 internal sealed class Listen(SoundLibrary sounds) : IJobWork
 {
     public const string JobKind = "listen";
 
     public string Kind => JobKind;
 
-    /// <summary>The job that listens to those of some sounds that have not been listened to, queued where it is not yet; null where none is left.</summary>
-    /// <param name="jobs">Runs jobs.</param>
+    /// <summary>The job that analyses those of some sounds that are not analysed yet, queued if necessary; null when all are.</summary>
+    /// <param name="jobs">Runs the job.</param>
     /// <param name="library">The sounds.</param>
     /// <param name="showId">The show.</param>
-    /// <param name="asked">The sounds asked about.</param>
+    /// <param name="asked">The sounds to analyse.</param>
     /// <param name="cancel">Stops asking.</param>
     public static async Task<JobView?> QueueAsync(JobRunner jobs, SoundLibrary library, string showId, IEnumerable<Sound> asked, CancellationToken cancel)
     {

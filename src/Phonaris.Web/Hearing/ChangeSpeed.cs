@@ -8,24 +8,24 @@ using Phonaris.Web.Jobs;
 namespace Phonaris.Web.Hearing;
 
 /// <summary>
-/// The job behind a cue's speed: works its samples out ahead of need, from where it is heard on, or from what the cue uses first. What is
-/// heard meanwhile is worked out at once, and is the same.
+/// The job behind a cue's speed: renders its samples in advance, from the play position, or from the part the cue uses. What is
+/// played meanwhile is rendered at once, with the same result.
 /// </summary>
 internal sealed class ChangeSpeed(SoundLibrary sounds, IMeasuredListener listener) : IJobWork
 {
     public const string JobKind = "speed";
 
-    /// <summary>A page that plays asks within this for what it hears next; that comes first.</summary>
+    /// <summary>A playing page requests its next stretch within this time; that has priority.</summary>
     public static readonly TimeSpan HeardFirst = TimeSpan.FromSeconds(1);
 
     public string Kind => JobKind;
 
     public bool IsLong => true;
 
-    /// <summary>Queues what the cues of a show play and is not worked out yet, and gives up what they do not play any more.</summary>
+    /// <summary>Queues the speeds of a show that are not rendered yet, and cancels those no longer used.</summary>
     /// <param name="jobs">The jobs.</param>
     /// <param name="sounds">The sounds.</param>
-    /// <param name="before">The show before the edit, whose speeds are queued already.</param>
+    /// <param name="before">The show before the edit; its speeds are already queued.</param>
     /// <param name="after">The show after it.</param>
     /// <param name="timed">The show after it, with its times.</param>
     /// <param name="cancel">Stops it.</param>
@@ -44,7 +44,7 @@ internal sealed class ChangeSpeed(SoundLibrary sounds, IMeasuredListener listene
         var (source, from) = WorkOf(job);
         await Task.Delay(HeardFirst, cancel);
         await sounds.PrepareAsync(source, from, progress, cancel);
-        // Levels that follow their targets could not until now.
+        // Levels that follow their targets were waiting for this.
         await sounds.Loudness.PrepareAsync([source], cancel);
         await listener.FollowUpAsync(job.ShowId, cancel);
         return null;
@@ -57,7 +57,7 @@ internal sealed class ChangeSpeed(SoundLibrary sounds, IMeasuredListener listene
     private static SoundSource Of(Show show, Cue cue) => new(show.Sound(cue.SoundId).Media, cue.Speed);
 }
 
-/// <summary>What the job is to do.</summary>
+/// <summary>The input of the job.</summary>
 internal sealed record SpeedWork(SoundSource Source, long From) : INeedsFiles
 {
     IEnumerable<string> INeedsFiles.Files => [Source.Media];

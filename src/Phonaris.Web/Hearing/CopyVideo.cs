@@ -6,7 +6,7 @@ using Phonaris.Web.Jobs;
 
 namespace Phonaris.Web.Hearing;
 
-/// <summary>The job that makes of a video the copy that every browser plays. The file as imported stays what films are made from.</summary>
+/// <summary>The job that makes the browser version of a video. Exports still use the imported file.</summary>
 internal sealed class CopyVideo(VideoPictures pictures) : IJobWork
 {
     public const string JobKind = "video";
@@ -15,10 +15,10 @@ internal sealed class CopyVideo(VideoPictures pictures) : IJobWork
 
     public bool IsLong => true;
 
-    /// <summary>Queues the videos that an edit brought into a show and that need a copy.</summary>
+    /// <summary>Queues the videos that an edit added and that need a browser version.</summary>
     /// <param name="jobs">The jobs.</param>
     /// <param name="pictures">The videos as pages show them.</param>
-    /// <param name="before">The show before the edit, whose videos are queued already.</param>
+    /// <param name="before">The show before the edit; its videos are already queued.</param>
     /// <param name="after">The show after it.</param>
     /// <param name="cancel">Stops it.</param>
     public static async Task QueueAsync(JobRunner jobs, VideoPictures pictures, Show? before, StoredShow after, CancellationToken cancel)
@@ -34,12 +34,12 @@ internal sealed class CopyVideo(VideoPictures pictures) : IJobWork
         return null;
     }
 
-    /// <summary>Queues the copy of a video that is neither made nor queued.</summary>
+    /// <summary>Queues the browser version of a video, unless it exists or is queued.</summary>
     /// <param name="jobs">The jobs.</param>
     /// <param name="kept">The jobs kept.</param>
     /// <param name="showId">The show.</param>
     /// <param name="video">The video.</param>
-    /// <param name="again">Whether to try again where the last try failed or was cancelled.</param>
+    /// <param name="again">Whether to try again after a failure or cancellation.</param>
     /// <param name="cancel">Stops it.</param>
     public static async Task QueueAsync(JobRunner jobs, JobStore kept, string showId, Sound video, bool again, CancellationToken cancel)
     {
@@ -56,7 +56,7 @@ internal sealed class CopyVideo(VideoPictures pictures) : IJobWork
     private static IEnumerable<Sound> NeedingCopies(Show show) => show.Sounds.Where(s => s.Video is { PlaysAnywhere: false } && !s.Removed);
 }
 
-/// <summary>What the job is to do.</summary>
+/// <summary>The input of the job.</summary>
 internal sealed record VideoWork(Sound Video) : INeedsFiles
 {
     IEnumerable<string> INeedsFiles.Files => [Video.Media];

@@ -7,7 +7,7 @@ using Phonaris.Storage;
 
 namespace Phonaris.Web.Hearing;
 
-/// <summary>Holds that follow what plays, and levels that follow their targets, are brought to them by every edit that bears on them.</summary>
+/// <summary>After every edit, updates holds that follow media, and levels that follow their targets.</summary>
 internal sealed class Followers(SoundLibrary sounds) : IConsequences
 {
     /// <inheritdoc/>
@@ -18,8 +18,8 @@ internal sealed class Followers(SoundLibrary sounds) : IConsequences
     }
 
     /// <summary>
-    /// Only of what has been measured: an edit waits for no sound to be read from end to end. Where something is still to be measured, such as
-    /// a new speed, the job that does so has the levels follow when it is done.
+    /// Only for sounds already measured: an edit never waits for a whole sound to be read. If something has to be measured, such as
+    /// a new speed, the job that does it updates the levels afterwards.
     /// </summary>
     private ValueList<Edit> Levels(Show show)
     {
@@ -28,7 +28,7 @@ internal sealed class Followers(SoundLibrary sounds) : IConsequences
         return Unmeasured(timed, sounds).Any() ? [] : LevelMatch.Followers(timed, sounds.Loudness);
     }
 
-    /// <summary>The cues whose sound has to be measured before levels can follow their targets; none where no level does.</summary>
+    /// <summary>The cues to measure before levels can follow their targets; none when no level does.</summary>
     internal static IEnumerable<ScheduledCue> Unmeasured(TimedShow timed, SoundLibrary sounds) => !timed.Show.Cues.Any(c => c.Follows)
         ? []
         : timed.Schedule.Cues.Concat(timed.Schedule.Silent).Where(c => !sounds.Loudness.Knows(c.Source) || !sounds.IsReady(c.Source));

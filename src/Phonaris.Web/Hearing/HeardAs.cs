@@ -5,14 +5,14 @@ using Phonaris.Media.Sounds;
 
 namespace Phonaris.Web.Hearing;
 
-/// <summary>How a show is heard in the preview; nothing of it is changed by that.</summary>
-/// <param name="Only">The ids of cues to be soloed, with commas between them; null for all.</param>
-/// <param name="Matched">Whether as it would be with all levels matched.</param>
-/// <param name="LeftOut">The ids of cues whose levels are left as they are then, with commas between them; null for none.</param>
+/// <summary>How a show is played in the preview; the show itself does not change.</summary>
+/// <param name="Only">The ids of soloed cues, separated by commas; null for all.</param>
+/// <param name="Matched">Whether to play with all levels matched.</param>
+/// <param name="LeftOut">The ids of cues whose levels are then not matched, separated by commas; null for none.</param>
 internal sealed record HeardAs(string? Only, bool Matched, string? LeftOut)
 {
-    /// <summary>The show as it is heard.</summary>
-    /// <param name="show">The show, listened to where it is to be matched.</param>
+    /// <summary>The show as it is played.</summary>
+    /// <param name="show">The show, analysed if it is to be matched.</param>
     /// <param name="sounds">Its sounds.</param>
     public TimedShow Of(TimedShow show, SoundLibrary sounds)
     {

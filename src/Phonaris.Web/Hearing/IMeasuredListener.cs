@@ -1,8 +1,8 @@
 namespace Phonaris.Web.Hearing;
 
-/// <summary>Is told that sound of a show has been measured on which something may wait.</summary>
+/// <summary>Is notified when more sound of a show has been measured.</summary>
 internal interface IMeasuredListener
 {
-    /// <summary>Does what can be done now that more of a show has been measured.</summary>
+    /// <summary>Does what was waiting for the measurement.</summary>
     Task FollowUpAsync(string showId, CancellationToken cancel);
 }

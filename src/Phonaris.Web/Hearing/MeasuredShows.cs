@@ -6,15 +6,15 @@ using Phonaris.Storage;
 
 namespace Phonaris.Web.Hearing;
 
-/// <summary>Shows whose sounds were listened to, for the one who measures and checks them.</summary>
+/// <summary>Shows with analysed sounds, for measuring and checking.</summary>
 internal sealed class MeasuredShows(SoundLibrary sounds, TimedShows timed, FileStore files)
 {
     private readonly OfShows<Known> _latest = new();
 
-    /// <summary>A show with its times, its sounds made ready and listened to.</summary>
+    /// <summary>A show with its times, its sounds ready and analysed.</summary>
     public async Task<TimedShow> OfAsync(StoredShow stored, CancellationToken cancel) => (await ListenedAsync(stored, cancel)).Show;
 
-    /// <summary>What checks find in a show, each looked for once for a revision.</summary>
+    /// <summary>The findings of checks in a show, computed once for each revision.</summary>
     public async Task<ValueList<Finding>> FindingsAsync(StoredShow stored, CancellationToken cancel)
     {
         var (known, renewals) = (_latest.Find(stored.Id), sounds.Renewals);
@@ -25,7 +25,7 @@ internal sealed class MeasuredShows(SoundLibrary sounds, TimedShows timed, FileS
         return findings;
     }
 
-    /// <summary>Has a show listened to; what finds in it as it is then, or as edits make it, is what checks find.</summary>
+    /// <summary>Analyses a show, and returns a function that checks it as it is or after edits.</summary>
     public async Task<Func<Show, ValueList<Finding>>> FinderAsync(StoredShow stored, CancellationToken cancel)
     {
         var (_, troubles) = await ListenedAsync(stored, cancel);
@@ -35,13 +35,13 @@ internal sealed class MeasuredShows(SoundLibrary sounds, TimedShows timed, FileS
     private ValueList<Finding> Find(TimedShow show, IReadOnlyDictionary<string, string> troubles) =>
         Checks.Of(new(show, sounds.Loudness, new(troubles, sound => files.BytesOf(sound.Media))));
 
-    /// <summary>A show with its times, its sounds listened to, and what is wrong with those that cannot be.</summary>
+    /// <summary>A show with its times, its sounds analysed, and what is wrong with unreadable ones.</summary>
     private async Task<(TimedShow Show, IReadOnlyDictionary<string, string> Troubles)> ListenedAsync(StoredShow stored, CancellationToken cancel)
     {
         var troubles = await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
         var show = timed.Of(stored);
         var sources = show.Schedule.Cues.Concat(show.Schedule.Silent).Select(c => c.Source).Distinct().ToList();
-        // A speed that is new is worked out piece by piece, together with its job; what a page hears of it comes first.
+        // A new speed is rendered piece by piece together with its job; what a page plays has priority.
         if (sources.FindAll(s => !sounds.IsReady(s)) is { Count: > 0 } missing)
         {
             await Task.Delay(ChangeSpeed.HeardFirst, cancel);

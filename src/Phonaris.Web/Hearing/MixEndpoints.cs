@@ -4,10 +4,10 @@ using Phonaris.Storage;
 
 namespace Phonaris.Web.Hearing;
 
-/// <summary>A show's sound, stretch by stretch.</summary>
+/// <summary>A show's sound, in stretches.</summary>
 internal static class MixEndpoints
 {
-    // A page that names what it has (If-None-Match) is told quickly that nothing changed.
+    // A page that sends its version (If-None-Match) quickly learns that nothing changed.
     public static void MapMix(this RouteGroupBuilder api) =>
         api.MapGet("/shows/{id}/sound", async Task<Results<FileContentHttpResult, StatusCodeHttpResult, NoContent, NotFound>> (
             string id, long from, long to, string? only, bool? matched, string? leftOut, ShowStore shows, SoundLibrary sounds, MeasuredShows measured, Mixes mixes, HttpContext http, CancellationToken cancel) =>

@@ -9,15 +9,15 @@ using Phonaris.Storage;
 namespace Phonaris.Web.Hearing;
 
 /// <summary>
-/// The sound of shows stretch by stretch, rendered when asked for and kept by what is heard in them: an edit renders again only
-/// the stretches it touches.
+/// The sound of shows in stretches, rendered on request and cached by what is heard in them, so that after an edit
+/// only changed stretches are rendered again.
 /// </summary>
 internal sealed class Mixes(SoundLibrary sounds, TimedShows timed)
 {
-    /// <summary>How many bytes of samples are kept: three minutes.</summary>
+    /// <summary>The cache size in bytes: three minutes.</summary>
     private const long MostBytes = 64_000_000;
 
-    /// <summary>How lately a stretch was asked for by a page that hears a show, and how long that is waited for.</summary>
+    /// <summary>How long ago a playing page may have requested a stretch, and how long that is waited for.</summary>
     private const int HeardLatelyMs = 1_500, HeardFirstMs = 20;
 
     private readonly ConcurrentDictionary<string, (long Revision, long At)> _asked = new();
@@ -26,8 +26,8 @@ internal sealed class Mixes(SoundLibrary sounds, TimedShows timed)
     private TaskCompletionSource _given = new(TaskCreationOptions.RunContinuationsAsynchronously);
 
     /// <summary>
-    /// Waits, where a page hears a show now, until it has been given what it hears next, or a moment: what is to be heard comes before what
-    /// is to be drawn.
+    /// If a page is playing a show, waits until it has received its next stretch, or a moment: playing has priority over
+    /// drawing.
     /// </summary>
     /// <param name="stored">The show.</param>
     public async Task HeardFirstAsync(StoredShow stored)
@@ -37,7 +37,7 @@ internal sealed class Mixes(SoundLibrary sounds, TimedShows timed)
         var moment = Task.Delay(HeardFirstMs);
         while (!moment.IsCompleted)
         {
-            // Taken before looking: what is given in between is not missed.
+            // Taken before checking, so that a stretch delivered in between is not missed.
             var given = _given.Task;
             if (_asked[stored.Id].Revision >= stored.Revision) return;
             await Task.WhenAny(given, moment);
@@ -50,15 +50,15 @@ internal sealed class Mixes(SoundLibrary sounds, TimedShows timed)
         Interlocked.Exchange(ref _given, new(TaskCreationOptions.RunContinuationsAsynchronously)).SetResult();
     }
 
-    /// <summary>A stretch of a show's sound that is there.</summary>
+    /// <summary>A stretch of a show's sound.</summary>
     /// <param name="From">Its first frame.</param>
     /// <param name="To">The frame after its last.</param>
-    /// <param name="Key">The name of what is heard in it.</param>
+    /// <param name="Key">The key of what is heard in it.</param>
     public sealed record Stretch(long From, long To, string Key);
 
-    /// <summary>What there is of a stretch; null for nothing.</summary>
+    /// <summary>The available part of a stretch; null for none.</summary>
     /// <param name="stored">The show.</param>
-    /// <param name="how">How it is heard.</param>
+    /// <param name="how">How it is played.</param>
     /// <param name="from">Its first frame.</param>
     /// <param name="to">The frame after its last.</param>
     public Stretch? Find(StoredShow stored, HeardAs how, long from, long to)
@@ -69,7 +69,7 @@ internal sealed class Mixes(SoundLibrary sounds, TimedShows timed)
         return new(start, end, $"{schedule.ContentKey(heardFrom, heardTo)}-{end - start}-{sounds.Renewals}");
     }
 
-    /// <summary>The samples of a stretch, as a page takes them.</summary>
+    /// <summary>The samples of a stretch, in the page's format.</summary>
     public byte[] Samples(StoredShow stored, HeardAs how, Stretch stretch)
     {
         if (_kept.TryGetValue(stretch.Key, out byte[]? known))
@@ -79,7 +79,7 @@ internal sealed class Mixes(SoundLibrary sounds, TimedShows timed)
         }
         var playing = Of(stored, how);
         var samples = new float[(stretch.To - stretch.From) * Frames.Channels];
-        // A mixer each: one that waits for a sound to be worked out does not hold up the others.
+        // One mixer for each request, so that one waiting for a sound does not delay the others.
         if (!playing.Idle.TryTake(out var mixer)) mixer = new(playing.Schedule, sounds.Open);
         mixer.Render(stretch.From, samples);
         playing.Idle.Add(mixer);

@@ -4,23 +4,23 @@ using Phonaris.Storage;
 
 namespace Phonaris.Web.Hearing;
 
-/// <summary>What was made of shows last, one thing of each, within a number of bytes: shows that nobody looks at any more are given up first.</summary>
-/// <typeparam name="T">What is made of a show.</typeparam>
+/// <summary>A cache with one entry for each show, within a number of bytes; the least recently used shows are dropped first.</summary>
+/// <typeparam name="T">The type of the entries.</typeparam>
 internal sealed class OfShows<T>
     where T : class
 {
     private const long MostBytes = 128_000_000;
 
-    /// <summary>About what a slide or a cue comes to, drawn and written: a few numbers for each pixel of it.</summary>
+    /// <summary>The approximate size of a drawn slide or cue: a few numbers per pixel.</summary>
     private const long BytesOfEach = 4_000;
 
     private readonly MemoryCache _kept = Memory.Of(MostBytes);
     private readonly Lock _lock = new();
 
-    /// <summary>What was made of a show last, or null.</summary>
+    /// <summary>The entry of a show, or null.</summary>
     public T? Find(string showId) => _kept.TryGetValue(showId, out T? known) ? known : null;
 
-    /// <summary>Keeps what was made of a show; where something else was kept since <paramref name="before"/>, that is left and given instead.</summary>
+    /// <summary>Stores the entry of a show; if another was stored since <paramref name="before"/>, returns that instead.</summary>
     public T Keep(StoredShow stored, T? before, T made)
     {
         lock (_lock)

@@ -3,14 +3,14 @@ using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Phonaris.Web.Hearing;
 
-/// <summary>Sound as it is sent to a page, stretch by stretch: as short as the page asks for, so that a change is heard at once.</summary>
+/// <summary>Sound sent to a page in stretches, as short as the page requests, so that a change is heard at once.</summary>
 internal static class Stretches
 {
-    /// <summary>The longest that is sent at once, in frames: ten seconds.</summary>
+    /// <summary>The longest stretch, in frames: ten seconds.</summary>
     private const long MostFrames = 10 * Frames.PerSecond;
 
-    /// <summary>The frames there are of those asked for; null for none.</summary>
-    /// <param name="from">The first frame asked for.</param>
+    /// <summary>The existing frames of a requested stretch; null for none.</summary>
+    /// <param name="from">The first requested frame.</param>
     /// <param name="to">The frame after the last.</param>
     /// <param name="total">The sound's length in frames.</param>
     public static (long From, long To)? Within(long from, long to, long total)
@@ -19,8 +19,8 @@ internal static class Stretches
         return from >= 0 && from < end ? (from, Math.Min(end, from + MostFrames)) : null;
     }
 
-    /// <summary>Samples as a page takes them: the left side, then the right; 32-bit float, little-endian.</summary>
-    /// <param name="interleaved">Stereo samples as the engine has them.</param>
+    /// <summary>Samples in the page's format: the left channel, then the right; 32-bit float, little-endian.</summary>
+    /// <param name="interleaved">Interleaved stereo samples from the engine.</param>
     public static byte[] Planar(ReadOnlySpan<float> interleaved)
     {
         var frames = interleaved.Length / Frames.Channels;
@@ -29,6 +29,6 @@ internal static class Stretches
         return MemoryMarshal.AsBytes(planar.AsSpan()).ToArray();
     }
 
-    /// <summary>A stretch as an answer.</summary>
+    /// <summary>A stretch as a response.</summary>
     public static FileContentHttpResult Answer(byte[] planar) => TypedResults.Bytes(planar, "application/octet-stream");
 }

@@ -4,17 +4,17 @@ using Phonaris.Storage;
 
 namespace Phonaris.Web.Hearing;
 
-/// <summary>Shows with their times, each worked out once for a revision.</summary>
+/// <summary>Shows with their times, each computed once for a revision.</summary>
 internal sealed class TimedShows(SoundLibrary sounds)
 {
     private readonly OfShows<Known> _latest = new();
 
-    /// <summary>A show with its times, what recipes come to among them; its sounds are to be ready.</summary>
+    /// <summary>A show with its times and fits; its sounds must be ready.</summary>
     public TimedShow Of(StoredShow stored)
     {
         var known = _latest.Find(stored.Id);
         if (known is not null && known.Revision == stored.Revision && known.Renewals == sounds.Renewals) return known.Show;
-        // Taken before looking: a sound that is renewed meanwhile is looked at again.
+        // Taken before reading, so that a sound updated meanwhile is read again.
         var renewals = sounds.Renewals;
         var made = TimedShow.Of(stored.Show, sounds.Listened);
         _latest.Keep(stored, known, new(stored.Revision, renewals, made));

@@ -6,14 +6,14 @@ using Phonaris.Web.Jobs;
 
 namespace Phonaris.Web.Hearing;
 
-/// <summary>The pictures of videos: one of them, and all of them as a browser plays them.</summary>
+/// <summary>The pictures of videos: single ones, and browser versions.</summary>
 internal static class VideoEndpoints
 {
     private static readonly int[] Widths = [160, 320, 1280];
 
     public static void MapVideos(this RouteGroupBuilder api)
     {
-        // The address carries the file, so that it can be kept permanently.
+        // The address contains the file's hash, so the response can be cached permanently.
         api.MapGet("/shows/{id}/videos/{media}/picture", async Task<Results<PhysicalFileHttpResult, NotFound>> (
             string id, string media, long frame, int width, ShowStore shows, VideoPictures pictures, HttpResponse response, CancellationToken cancel) =>
         {
@@ -22,7 +22,7 @@ internal static class VideoEndpoints
             return TypedResults.PhysicalFile(await pictures.PictureAsync(video, Math.Clamp(frame, 0, video.Frames - 1), width, cancel), "image/jpeg");
         });
 
-        // Asked for in ranges: of a long one only what is seen is sent. Not there while its copy is being made, but to the one who waits for it.
+        // Requested in ranges: of a long video only the visible part is sent. While its browser version is being made, only a client that waits gets it.
         api.MapGet("/shows/{id}/videos/{file}/file", async Task<Results<PhysicalFileHttpResult, NotFound>> (
             string id, string file, bool? wait, ShowStore shows, VideoPictures pictures, JobRunner jobs, JobStore kept, HttpResponse response, CancellationToken cancel) =>
         {
@@ -36,7 +36,7 @@ internal static class VideoEndpoints
             return TypedResults.NotFound();
         });
 
-        // Asked for again where making the copy failed or was stopped: looking at a video does not try again by itself.
+        // Makes the browser version again after a failure or cancellation; viewing alone does not.
         api.MapPost("/shows/{id}/videos/{media}/copy", async Task<Results<NoContent, NotFound>> (
             string id, string media, ShowStore shows, JobRunner jobs, JobStore kept, CancellationToken cancel) =>
         {
@@ -46,7 +46,7 @@ internal static class VideoEndpoints
         });
     }
 
-    /// <summary>The part of a long video that a cue of a show uses, by its name.</summary>
+    /// <summary>The part of a long video that a cue uses, by its id.</summary>
     private static async Task<(Sound Video, VideoFile Part)?> FindPartAsync(ShowStore shows, string id, string file, CancellationToken cancel)
     {
         if (!file.Contains('-', StringComparison.Ordinal) || await shows.FindAsync(id, cancel) is not { Show: var show }) return null;

@@ -4,7 +4,7 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Web.Hosting;
 
-/// <summary>How pages are reported shows in JSON: as they are kept, and each picture with its id, which addresses carry.</summary>
+/// <summary>How shows are sent to pages as JSON: as stored, and each picture with its id, which addresses contain.</summary>
 internal static class ApiJson
 {
     public static void Configure(JsonSerializerOptions options)
@@ -18,7 +18,7 @@ internal static class ApiJson
         if (type.Type != typeof(PictureSource)) return;
         var key = type.CreateJsonPropertyInfo(typeof(string), "key");
         key.Get = picture => ((PictureSource)picture).Key;
-        // In place of the one that is not kept.
+        // Instead of the id, which is not stored.
         type.Properties.Remove(type.Properties.Single(p => p.Name == key.Name));
         type.Properties.Add(key);
     }

@@ -5,8 +5,8 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Web.Hosting;
 
-/// <summary>Tells the OpenAPI document what the generator cannot see: lists are arrays, an edit always says its kind, and what a show is
-/// made of is always told in full.</summary>
+/// <summary>Adds to the OpenAPI document what the generator cannot see: lists are arrays, an edit always has its kind, and all members of a show
+/// are required.</summary>
 internal sealed class ApiSchema : IOpenApiSchemaTransformer
 {
     public async Task TransformAsync(OpenApiSchema schema, OpenApiSchemaTransformerContext context, CancellationToken cancellationToken)
@@ -16,7 +16,7 @@ internal sealed class ApiSchema : IOpenApiSchemaTransformer
         {
             schema.Type = JsonSchemaType.Array;
             var item = type.GetGenericArguments()[0];
-            // Edits hold edits: by name, or the generator would loop for ever.
+            // Edits contain edits: they are referenced by name, or the generator would not terminate.
             schema.Items = item == typeof(Edit)
                 ? new OpenApiSchemaReference(nameof(Edit), context.Document)
                 : await context.GetOrCreateSchemaAsync(item, null, cancellationToken);

@@ -1,6 +1,6 @@
 namespace Phonaris.Web.Hosting;
 
-/// <summary>Where things are kept.</summary>
+/// <summary>The locations of stored data.</summary>
 internal sealed class AppPaths(AppOptions options)
 {
     public string Root { get; } = Path.GetFullPath(options.Data ?? Path.Combine(
@@ -18,7 +18,7 @@ internal sealed class AppPaths(AppOptions options)
 
     public string Uploads => Path.Combine(Root, "uploads");
 
-    /// <summary>What is being made and goes elsewhere when it is done.</summary>
+    /// <summary>Temporary files that are moved elsewhere when complete.</summary>
     public string Work => Path.Combine(Root, "work");
 
     public string Exports => Path.Combine(Root, "exports");

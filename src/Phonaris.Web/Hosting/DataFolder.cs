@@ -2,22 +2,22 @@ using Phonaris.Storage;
 
 namespace Phonaris.Web.Hosting;
 
-/// <summary>The data folder, held by this server alone for as long as it runs. One that is made here is readable by its owner alone.</summary>
+/// <summary>The data folder, locked by this server while it runs. A folder created here is readable by its owner only.</summary>
 internal sealed class DataFolder(AppPaths paths) : IDisposable
 {
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(1.5);
 
     private LockFile? _held;
 
-    /// <summary>Makes the folder where it is not there, and holds it.</summary>
+    /// <summary>Creates the folder if necessary, and locks it.</summary>
     /// <exception cref="RuleException">It cannot be written to, or another server has it.</exception>
     public async Task HoldAsync()
     {
         try
         {
-            // One that is there already may be shared on purpose, or lie on a disk that knows no modes.
+            // An existing folder may be shared on purpose, or be on a disk without permissions.
             if (!Directory.Exists(paths.Root)) Directory.CreateDirectory(paths.Root, OwnerOnly);
-            // The one who is just ending, or was just beginning an outside program, may hold it a moment longer.
+            // A server that is ending, or a program just started by one, may hold the lock a moment longer.
             _held = await LockFile.HoldAsync(paths.Held, Patience, CancellationToken.None);
         }
         catch (RuleException)

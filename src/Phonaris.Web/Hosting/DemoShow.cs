@@ -6,8 +6,8 @@ using Phonaris.Storage;
 namespace Phonaris.Web.Hosting;
 
 /// <summary>
-/// Adds the demo show when the app is started with one and has never had it: one that was deleted stays deleted until it is restored or its time
-/// in the trash is over. Whatever goes wrong with it, the app starts.
+/// Adds the demo show when the app is started with one for the first time. Once deleted, it stays deleted until it is restored or expires
+/// in the trash. If adding it fails, the app starts anyway.
 /// </summary>
 internal sealed class DemoShow(IOptions<AppOptions> options, ShowStore shows, FileStore files, FileUses uses, SoundLibrary sounds, ILogger<DemoShow> log)
 {

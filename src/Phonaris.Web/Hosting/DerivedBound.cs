@@ -4,11 +4,11 @@ using Phonaris.Storage;
 
 namespace Phonaris.Web.Hosting;
 
-/// <summary>Keeps derived files within a bound; those that open shows and running jobs rely on stay.</summary>
+/// <summary>Keeps derived files within a limit; those used by open shows and running jobs stay.</summary>
 internal sealed class DerivedBound(OpenShows open, SoundLibrary sounds, AppPaths paths, TimeProvider clock)
 {
-    /// <summary>Brings derived files within their bound.</summary>
-    /// <param name="bound">How much they may take up, in bytes; null for what their disk allows.</param>
+    /// <summary>Deletes derived files beyond the limit.</summary>
+    /// <param name="bound">The limit in bytes; null to derive it from the disk.</param>
     /// <param name="cancel">Stops it before anything is deleted.</param>
     /// <returns>How many bytes were freed.</returns>
     public async Task<long> KeepAsync(long? bound, CancellationToken cancel)

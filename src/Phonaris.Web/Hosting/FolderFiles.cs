@@ -1,14 +1,14 @@
 namespace Phonaris.Web.Hosting;
 
-/// <summary>The files in folders of the app, whatever became of them since.</summary>
+/// <summary>Lists and deletes files that other code may delete at the same time.</summary>
 internal static class FolderFiles
 {
-    /// <summary>All files in a folder and those in it; none where it is not there.</summary>
+    /// <summary>All files in a folder and its subfolders; none when it does not exist.</summary>
     public static IEnumerable<FileInfo> In(string folder) =>
         Directory.Exists(folder) ? new DirectoryInfo(folder).EnumerateFiles("*", SearchOption.AllDirectories) : [];
 
     /// <summary>Deletes a file.</summary>
-    /// <returns>How many bytes that frees; 0 where it was gone already.</returns>
+    /// <returns>The number of bytes freed; 0 when it did not exist.</returns>
     public static long Delete(FileInfo file)
     {
         file.Refresh();

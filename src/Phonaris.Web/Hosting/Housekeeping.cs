@@ -5,21 +5,21 @@ using Phonaris.Storage;
 namespace Phonaris.Web.Hosting;
 
 /// <summary>
-/// Deletes what nobody needs: uploads that expired, shows that were in the trash long enough, files without a user, exports without a job, and derived files
-/// beyond their bound. At the start, when asked, and every hour. Backs the database up every day.
+/// Deletes expired uploads, shows that were in the trash long enough, unused files, exports without a job, and derived files
+/// beyond their limit: at startup, on request, and every hour. Backs up the database every day.
 /// </summary>
 internal sealed class Housekeeping(
     IDbContextFactory<PhonarisDb> databases, ShowStore shows, JobStore jobs, UploadStore uploads, UnusedFiles unused, DerivedBound derived, Backups backups, IOptions<AppOptions> options, TimeProvider clock, ILogger<Housekeeping> log) : BackgroundService
 {
     private static readonly TimeSpan Every = TimeSpan.FromHours(1), JobsToldFor = TimeSpan.FromDays(1);
 
-    /// <summary>The kinds of jobs whose rows stay: exports have a file, and of a video's copy it is remembered that it failed.</summary>
+    /// <summary>The kinds of jobs that are kept: exports have a file, and failed browser versions are not retried automatically.</summary>
     private const string ExportKind = "export", VideoKind = "video";
 
     private readonly SemaphoreSlim _turn = new(1);
 
-    /// <summary>Deletes a show that is in the trash, or those that were there long enough, and all that nobody needs any more.</summary>
-    /// <param name="showId">The show; null for those whose time is over, and for everything else that nobody needs.</param>
+    /// <summary>Deletes a show in the trash, or all that expired, and everything unused.</summary>
+    /// <param name="showId">The show; null for all expired shows and all unused data.</param>
     /// <param name="cancel">Stops it.</param>
     /// <returns>How many bytes were freed.</returns>
     public async Task<long> GiveBackAsync(string? showId, CancellationToken cancel)
@@ -33,7 +33,7 @@ internal sealed class Housekeeping(
                 await uploads.ExpireAsync();
                 await jobs.PruneAsync(clock.GetUtcNow().UtcDateTime - JobsToldFor, ExportKind, VideoKind, cancel);
             }
-            // Of one show its own files; else all that are there.
+            // For one show only its own files; otherwise all.
             var own = await shows.RemoveAsync(showId, cancel);
             freed += await unused.RemoveExportsAsync(cancel);
             freed += await unused.RemoveAsync(showId is null ? null : own, cancel);

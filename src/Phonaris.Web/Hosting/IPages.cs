@@ -1,11 +1,11 @@
 namespace Phonaris.Web.Hosting;
 
-/// <summary>The open pages, as those see them who have something to tell.</summary>
+/// <summary>Sends messages to open pages.</summary>
 internal interface IPages
 {
-    /// <summary>Tells some pages of something.</summary>
-    /// <param name="group">Whom: the id of a show, for the pages that follow it, or what names another group.</param>
-    /// <param name="what">What has happened, in one word.</param>
-    /// <param name="said">What there is to say of it.</param>
+    /// <summary>Sends a message to some pages.</summary>
+    /// <param name="group">The group of pages: the id of a show for those that follow it, or another group.</param>
+    /// <param name="what">The name of the event.</param>
+    /// <param name="said">The data of the event.</param>
     Task TellAsync(string group, string what, params object?[] said);
 }

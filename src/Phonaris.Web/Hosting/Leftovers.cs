@@ -2,16 +2,16 @@ using Phonaris.Storage;
 
 namespace Phonaris.Web.Hosting;
 
-/// <summary>What a killed server left partial.</summary>
+/// <summary>Incomplete files of a server that was killed.</summary>
 internal sealed class Leftovers(AppPaths paths, FileUses uses, UploadStore uploads)
 {
-    /// <summary>Deletes what was partial when the last server ended, and brings the record of who uses files up to date. Nothing runs yet.</summary>
+    /// <summary>Deletes files that were incomplete when the last server ended, and updates the record of file uses. Nothing else runs yet.</summary>
     public async Task ClearAsync()
     {
         if (Directory.Exists(paths.Work)) Directory.Delete(paths.Work, recursive: true);
         foreach (var folder in new[] { paths.Files, paths.Derived })
             foreach (var file in FolderFiles.In(folder).Where(f => f.Extension == ".part")) file.Delete();
-        // Whatever an export makes on its way begins with a dot.
+        // Temporary files of exports begin with a dot.
         if (Directory.Exists(paths.Exports))
             foreach (var half in new DirectoryInfo(paths.Exports).EnumerateFileSystemInfos(".*"))
             {

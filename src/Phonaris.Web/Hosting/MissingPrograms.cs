@@ -2,7 +2,7 @@ using Phonaris.Media;
 
 namespace Phonaris.Web.Hosting;
 
-/// <summary>Says once, at the start, what outside programs of this machine cannot do, and what that costs.</summary>
+/// <summary>Logs once, at startup, which external programs are missing or too old, and what does not work without them.</summary>
 internal sealed class MissingPrograms(ILogger<MissingPrograms> log) : BackgroundService
 {
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)

@@ -5,8 +5,8 @@ using Phonaris.Storage;
 namespace Phonaris.Web.Hosting;
 
 /// <summary>
-/// The shows that pages have open, whether they work on them or present them. What is derived from their files stays, and so does what is derived
-/// from the files of jobs that have not ended.
+/// The shows that pages have open for editing or presenting. Files derived from theirs are kept, and so are those derived
+/// from the files of running jobs.
 /// </summary>
 internal sealed class OpenShows(ShowStore shows, FileUses uses)
 {
@@ -15,13 +15,13 @@ internal sealed class OpenShows(ShowStore shows, FileUses uses)
     /// <summary>A page opens a show.</summary>
     public void Open(string connection, string showId) => _pages[(connection, showId)] = true;
 
-    /// <summary>A page is gone.</summary>
+    /// <summary>A page closes.</summary>
     public void Close(string connection)
     {
         foreach (var page in _pages.Keys.Where(p => p.Connection == connection)) _pages.TryRemove(page, out _);
     }
 
-    /// <summary>The content hashes of the files that are relied on.</summary>
+    /// <summary>The content hashes of the files in use.</summary>
     public async Task<IReadOnlySet<string>> FilesAsync(CancellationToken cancel)
     {
         var hashes = (await uses.HashesAsync(FileUserKind.Job, cancel)).ToHashSet();
@@ -33,7 +33,7 @@ internal sealed class OpenShows(ShowStore shows, FileUses uses)
             }
             catch (RuleException)
             {
-                // One that cannot be read has nothing open of it.
+                // A show that cannot be read uses nothing.
             }
         }
         return hashes;

@@ -1,7 +1,7 @@
 namespace Phonaris.Web.Hosting;
 
 /// <summary>
-/// Refuses changes asked for by pages of other origins, and sockets, over which changes are told: the app listens on loopback, which every
+/// Refuses changes and WebSocket connections from pages of other origins: the app listens on loopback, which every
 /// page in the browser can reach.
 /// </summary>
 internal sealed class SameOrigin(RequestDelegate next)

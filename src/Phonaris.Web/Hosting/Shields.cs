@@ -1,12 +1,12 @@
 namespace Phonaris.Web.Hosting;
 
 /// <summary>
-/// Says on every answer what a browser may do with it: run nothing but what ships with the app, guess no types, show it in no other page.
+/// Security headers of every response: run only scripts of the app, do not guess types, do not allow embedding in other sites.
 /// </summary>
 internal sealed class Shields(RequestDelegate next)
 {
-    /// <summary>The policy of a page: all from here; styles also where they stand, as for positions; sound and pictures also as the page made them.</summary>
-    /// <param name="scripts">What else may be run, such as a script by its hash.</param>
+    /// <summary>The content security policy of a page: everything from this server; styles also inline, for positions; sound and pictures also from the page itself.</summary>
+    /// <param name="scripts">Further script sources, such as a hash.</param>
     public static string Policy(string scripts = "") =>
         $"default-src 'none'; script-src 'self'{scripts}; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; media-src 'self' blob:; font-src 'self'; "
         + "connect-src 'self'; worker-src 'self'; manifest-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";

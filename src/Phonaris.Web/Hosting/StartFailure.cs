@@ -2,10 +2,10 @@ using Microsoft.AspNetCore.Connections;
 
 namespace Phonaris.Web.Hosting;
 
-/// <summary>Why the app could not start, for the person at the terminal.</summary>
+/// <summary>Why the app could not start, for the user at the terminal.</summary>
 internal static class StartFailure
 {
-    /// <summary>One sentence or two: what is wrong, and what would help.</summary>
+    /// <summary>One or two sentences: what is wrong, and what would help.</summary>
     public static string Sentence(Exception exception) => exception switch
     {
         RuleException e => e.Message,

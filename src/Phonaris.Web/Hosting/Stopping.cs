@@ -1,6 +1,6 @@
 namespace Phonaris.Web.Hosting;
 
-/// <summary>Ends the requests that are still worked on when the server ends: one that waits for a long copy would hold it for half a minute.</summary>
+/// <summary>Cancels open requests at shutdown: one waiting for a long conversion would delay it by half a minute.</summary>
 internal sealed class Stopping(RequestDelegate next, IHostApplicationLifetime lifetime)
 {
     public async Task InvokeAsync(HttpContext context)

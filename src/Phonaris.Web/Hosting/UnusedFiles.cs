@@ -3,19 +3,19 @@ using Phonaris.Storage;
 
 namespace Phonaris.Web.Hosting;
 
-/// <summary>Files that nobody uses (<see cref="FileUses"/>), with what was derived from them, and exports whose job is gone.</summary>
+/// <summary>Unused files (<see cref="FileUses"/>) with the files derived from them, and exports whose job is gone.</summary>
 internal sealed class UnusedFiles(FileStore files, FileUses uses, JobStore jobs, SoundLibrary sounds, AppPaths paths)
 {
-    /// <summary>The folders whose files are named after the file they follow from.</summary>
+    /// <summary>The folders whose files are named after the file they are derived from.</summary>
     private static readonly string[] NamedByHash = ["sounds", "speeds", "pictures", "videos"];
 
-    /// <summary>Deletes files that nobody uses, with what follows from them.</summary>
-    /// <param name="hashes">The content hashes of those asked about; null for all there are.</param>
+    /// <summary>Deletes unused files and the files derived from them.</summary>
+    /// <param name="hashes">The content hashes to consider; null for all.</param>
     /// <param name="cancel">Stops it.</param>
     /// <returns>How many bytes were freed.</returns>
     public async Task<long> RemoveAsync(IReadOnlyCollection<string>? hashes, CancellationToken cancel)
     {
-        // Looked for before the users are asked for: what is added meanwhile is not among them.
+        // Listed before the uses are read, so that files added meanwhile are not deleted.
         var derived = NamedByHash.SelectMany(f => FolderFiles.In(Path.Combine(paths.Derived, f))).ToLookup(f => f.Name[..Math.Min(FileStore.HashLength, f.Name.Length)]);
         var candidates = hashes ?? [.. FolderFiles.In(paths.Files).Select(f => f.Name).Concat(derived.Select(d => d.Key)).Where(FileStore.IsHash).Distinct()];
         var used = await uses.HashesAsync(null, cancel);
@@ -25,7 +25,7 @@ internal sealed class UnusedFiles(FileStore files, FileUses uses, JobStore jobs,
         return freed;
     }
 
-    /// <summary>Deletes exports that nobody can reach: each is named after its job.</summary>
+    /// <summary>Deletes exports without a job; each is named after its job.</summary>
     /// <param name="cancel">Stops it.</param>
     /// <returns>How many bytes were freed.</returns>
     public async Task<long> RemoveExportsAsync(CancellationToken cancel)

@@ -10,7 +10,7 @@ using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Importing;
 
-/// <summary>Decks: make a show of one, put slides in, refresh, join with exact pages.</summary>
+/// <summary>Decks: create a show from one, add its slides, refresh, join with exact pages.</summary>
 internal static class DeckEndpoints
 {
     public static void MapDecks(this RouteGroupBuilder api)
@@ -28,7 +28,7 @@ internal static class DeckEndpoints
             return TypedResults.Created($"/api/shows/{stored.Id}", ShowViews.Card(stored));
         });
 
-        // What a deck holds and what could be done with it, before anything is done.
+        // What a deck contains and what it can be used for, before anything is done.
         api.MapPost("/shows/{id}/deck/look", async Task<Results<Ok<DeckLook>, NotFound>> (
             string id, ImportedDeck brought, ShowStore shows, DeckReaders readers, FileStore files, CancellationToken cancel) =>
             await shows.FindAsync(id, cancel) is { } stored ? TypedResults.Ok(DeckLook.Of(stored.Show, await brought.ReadAsync(readers, files, cancel))) : TypedResults.NotFound());
@@ -58,7 +58,7 @@ internal static class DeckEndpoints
             return await changes.AnswerAsync(await changes.ApplyAsync(
                 id,
                 show => Refresh.ToEdit(show, Refresh.Plan(show, Refresh.DeckFor(show, coming), coming), coming, name, fromDeck),
-                // Sounds of the deck were taken over when it first came.
+                // The sounds of the deck were imported with it the first time.
                 after => ImportDeck.JobFor(jobs, id, name, deck with { Sounds = [] }, [.. after.Slides.Where(s => s.Deck == coming[0].Deck)]),
                 cancel));
         });
@@ -77,41 +77,41 @@ internal static class DeckEndpoints
     }
 }
 
-/// <summary>A show to make.</summary>
-/// <param name="Title">Its title; after the first file when left out.</param>
-/// <param name="Files">The files of its deck, imported before; none for a show without slides yet.</param>
+/// <summary>A show to create.</summary>
+/// <param name="Title">Its title; by default from the first file.</param>
+/// <param name="Files">The uploaded files of its deck; none for an empty show.</param>
 /// <param name="HoldMs">The hold of its slides in milliseconds.</param>
 public sealed record NewShow(string? Title, ValueList<UploadedFile> Files, long? HoldMs);
 
-/// <summary>The files of a deck, imported before.</summary>
+/// <summary>The uploaded files of a deck.</summary>
 public sealed record ImportedDeck(ValueList<UploadedFile> Files)
 {
     internal Task<Deck> ReadAsync(DeckReaders readers, FileStore files, CancellationToken cancel) => UploadedFile.ReadDeckAsync(Files, readers, files, cancel);
 }
 
 /// <summary>A deck to refresh a show with.</summary>
-/// <param name="Files">The files of the deck, imported before.</param>
-/// <param name="FromDeck">The slides of the show whose title and notes are to be the deck's where both were changed; null for none.</param>
+/// <param name="Files">The uploaded files of the deck.</param>
+/// <param name="FromDeck">The slides that take the deck's title and notes when both were changed; null for none.</param>
 public sealed record RefreshedDeck(ValueList<UploadedFile> Files, ValueList<string>? FromDeck = null);
 
 /// <summary>Slides to add.</summary>
-/// <param name="Files">The files of the deck, imported before.</param>
+/// <param name="Files">The uploaded files of the deck.</param>
 /// <param name="Index">The position of the first new slide; beyond the end means at the end.</param>
-/// <param name="Numbers">The slides wanted, by their numbers in the deck; null for all.</param>
-/// <param name="Fills">Whether each is a picture that fills the slide.</param>
+/// <param name="Numbers">The numbers of the slides in the deck; null for all.</param>
+/// <param name="Fills">Whether each is a picture that fills its slide.</param>
 public sealed record NewSlides(ValueList<UploadedFile> Files, int Index, ValueList<int>? Numbers = null, bool Fills = false);
 
-/// <summary>Pages to be joined with slides.</summary>
-/// <param name="Files">The file of the pages, imported before.</param>
-/// <param name="Joined">For each page the position of its slide among all slides; -1 for none.</param>
+/// <summary>Pages to join with slides.</summary>
+/// <param name="Files">The uploaded file of the pages.</param>
+/// <param name="Joined">For each page the index of its slide among all slides; -1 for none.</param>
 public sealed record JoinedPages(ValueList<UploadedFile> Files, ValueList<int> Joined);
 
-/// <summary>What a deck holds, and what it would do to a show.</summary>
+/// <summary>What a deck contains, and what it would change in a show.</summary>
 /// <param name="Titles">The titles of its slides.</param>
 /// <param name="Report">What was read.</param>
-/// <param name="Refreshes">What a refresh would make of each slide; null where no deck is there to refresh.</param>
-/// <param name="Joins">The slide each page would be joined with, by position; null where the file has no exact pages.</param>
-/// <param name="Likely">What is probably meant.</param>
+/// <param name="Refreshes">What a refresh would do to each slide; null when there is no deck to refresh.</param>
+/// <param name="Joins">The slide each page would be joined with, by index; null when the file has no exact pages.</param>
+/// <param name="Likely">The most likely intention.</param>
 public sealed record DeckLook(
     ValueList<string> Titles, DeckReport Report, ValueList<RefreshLine>? Refreshes, ValueList<int>? Joins, DeckUse Likely)
 {

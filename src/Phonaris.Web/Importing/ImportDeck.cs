@@ -11,22 +11,22 @@ using Phonaris.Web.Shows;
 namespace Phonaris.Web.Importing;
 
 /// <summary>
-/// The job behind a deck: imports the sounds it holds, and draws the pictures of its slides ahead of need. A page can ask for any picture
-/// meanwhile. What was read and what was not understood is its result.
+/// The job behind a deck: imports its sounds, and draws the pictures of its slides in advance. Any picture can be requested
+/// meanwhile. Its result is a report of what was read and what was not understood.
 /// </summary>
 internal sealed class ImportDeck(SlidePictures pictures, SoundLibrary library, FileStore files, FileUses uses, ShowChanges changes) : IJobWork
 {
     public const string JobKind = "deck";
 
-    /// <summary>The width of pictures in the run sheet, in pixels: twice as they are shown, for fine screens.</summary>
+    /// <summary>The width of pictures in the run sheet, in pixels: doubled for high-density screens.</summary>
     public const int RowWidth = 320;
 
-    // Of the whole, by the time they take.
+    // Shares of the progress, by duration.
     private const double SoundsShare = 0.3;
 
     public string Kind => JobKind;
 
-    /// <summary>The job for slides that a deck becomes, kept with them: no deck is there without what it brings.</summary>
+    /// <summary>The job for slides from a deck, stored with them, so that no deck is added without its sounds.</summary>
     public static JobRow JobFor(JobRunner jobs, string showId, string name, Deck deck, ValueList<Slide> slides)
     {
         return jobs.New(showId, JobKind, name, new DeckWork(slides, deck.Sounds, DeckReport.Of(deck, slides), [.. deck.Slides.Select(s => s.Number)]));
@@ -54,7 +54,7 @@ internal sealed class ImportDeck(SlidePictures pictures, SoundLibrary library, F
         return JsonSerializer.Serialize(report with { NotUnderstood = [.. report.NotUnderstood, .. SameOnSlides.Of(missed)] }, ShowJson.Options);
     }
 
-    /// <summary>Adds a sound of the deck; whether a slide it belongs to is still there.</summary>
+    /// <summary>Adds a sound of the deck; returns whether one of its slides still exists.</summary>
     private async Task<bool> BringAsync(JobRow job, DeckSound found, string id, ValueList<Slide> slides, CancellationToken cancel)
     {
         var hash = await DeckFormats.ReadSoundAsync(
@@ -66,7 +66,7 @@ internal sealed class ImportDeck(SlidePictures pictures, SoundLibrary library, F
             job.ShowId,
             show =>
             {
-                // Taken up again after a restart, the job leaves its earlier work alone. Where no slide of the deck is left, it was taken back.
+                // After a restart, work already done is skipped. If no slide of the deck is left, the import was undone.
                 if (show.Cues.Any(c => c.Id == id) || show.Sounds.Any(s => s.Id == id) || !slides.Any(s => show.SlideIndex(s.Id) >= 0)) return null;
                 var edit = (Several)found.ToEdit(show, sound, slides, id, job.Name);
                 isPlaced = edit.Edits.Any(e => e is PlaceCue);
@@ -77,25 +77,25 @@ internal sealed class ImportDeck(SlidePictures pictures, SoundLibrary library, F
     }
 }
 
-/// <summary>What the job is to do.</summary>
-/// <param name="Slides">The slides the deck became.</param>
-/// <param name="Sounds">The sounds it holds.</param>
-/// <param name="Report">What was read of it.</param>
+/// <summary>The input of the job.</summary>
+/// <param name="Slides">The slides from the deck.</param>
+/// <param name="Sounds">Its sounds.</param>
+/// <param name="Report">The report so far.</param>
 /// <param name="Numbers">The slides' numbers in the deck, from 1.</param>
 internal sealed record DeckWork(ValueList<Slide> Slides, ValueList<DeckSound> Sounds, DeckReport Report, ValueList<int> Numbers) : INeedsFiles
 {
     IEnumerable<string> INeedsFiles.Files => Sounds.Select(s => s.Deck).Concat(Slides.Select(s => s.Picture.Media)).Where(m => m.Length > 0).Distinct();
 }
 
-/// <summary>What was read of a deck.</summary>
+/// <summary>A report of an imported deck.</summary>
 /// <param name="Slides">How many slides.</param>
-/// <param name="Steps">How many reveals beyond the slides' own coming.</param>
+/// <param name="Steps">The number of reveals, beyond the slides themselves.</param>
 /// <param name="Sounds">How many sounds.</param>
-/// <param name="NotUnderstood">What was not understood or not drawn, a sentence each.</param>
-/// <param name="Offer">A sentence that says what gives exact pictures; null where the pictures are not in doubt.</param>
+/// <param name="NotUnderstood">What was not understood or not drawn, one sentence each.</param>
+/// <param name="Offer">A sentence on how to get exact pictures; null when the pictures are exact.</param>
 public sealed record DeckReport(int Slides, int Steps, int Sounds, ValueList<string> NotUnderstood, string? Offer)
 {
-    /// <summary>What is reported a deck, and of the slides it becomes.</summary>
+    /// <summary>Reports on decks and the slides they become.</summary>
     internal static DeckReport Of(Deck deck, IReadOnlyCollection<Slide> slides)
     {
         var doubts = DeckDoubts.Of(deck.NotDrawn, deck.Fonts);

@@ -8,7 +8,7 @@ using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Importing;
 
-/// <summary>The job that decodes a sound and adds it to its show; the same file twice is one sound, laid wherever it is let go.</summary>
+/// <summary>The job that decodes a sound, adds it to its show, and places it if requested; the same file twice is one sound.</summary>
 internal sealed class ImportSound(SoundLibrary library, ShowChanges changes) : IJobWork
 {
     public const string JobKind = "sound";
@@ -19,17 +19,17 @@ internal sealed class ImportSound(SoundLibrary library, ShowChanges changes) : I
     {
         var file = JsonSerializer.Deserialize<NewSound>(job.Input, ShowJson.Options)!;
         var prepared = await library.PrepareAsync(file.Hash, file.Name, progress, cancel);
-        // Beds are ducked under voices by it: it is there before anything is laid.
+        // Ducking depends on it, so it is available before anything is placed.
         await library.Loudness.PrepareAsync([new(file.Hash, 1)], cancel);
         var sound = prepared.ToSound(NewId.Next(), file.Hash, file.Name, file.Kind);
         var after = await changes.ApplyAsync(job.ShowId, show => ToEdit(show, sound, file, job.Id), cancel);
         return after.Show.FindSameFile(sound)!.Id;
     }
 
-    /// <summary>What is still to be done: the sound to be added where it is not there, and laid where it is to lie. Null for nothing.</summary>
-    /// <param name="show">The show as it is.</param>
-    /// <param name="sound">The sound as imported; where the show has the same file already, that one is used.</param>
-    /// <param name="file">Where it is to lie.</param>
+    /// <summary>What remains to be done: adding the sound if it is missing, and placing it. Null for nothing.</summary>
+    /// <param name="show">The current show.</param>
+    /// <param name="sound">The imported sound; if the show already has the same file, that one is used.</param>
+    /// <param name="file">Where to place it.</param>
     /// <param name="id">The id of the cue and of its slide, fixed so that a job resumed after a restart does nothing twice.</param>
     private static Several? ToEdit(Show show, Sound sound, NewSound file, string id)
     {
@@ -44,7 +44,7 @@ internal sealed class ImportSound(SoundLibrary library, ShowChanges changes) : I
         return edits.Count == 0 ? null : new([.. edits], there is null ? edits[0].Sentence(show) : $"Placed {used.Name} on a slide");
     }
 
-    /// <summary>A slide with nothing on it but a video, for as long as that lasts.</summary>
+    /// <summary>A slide for a video alone, as long as the video.</summary>
     private static IEnumerable<Edit> OnItsOwn(Show show, Sound video, int index, string id)
     {
         var hold = Math.Clamp((video.Frames + Frames.PerMs - 1) / Frames.PerMs, Slide.LeastHoldMs, Slide.GreatestHoldMs);

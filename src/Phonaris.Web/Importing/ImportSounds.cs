@@ -9,7 +9,7 @@ using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Importing;
 
-/// <summary>The job that unpacks a zip of sounds and adds those that can be read; the others are named in its result.</summary>
+/// <summary>The job that unpacks a ZIP of sounds and adds those that can be read; its result names the others.</summary>
 internal sealed class ImportSounds(SoundLibrary library, FileStore files, FileUses uses, ShowChanges changes) : IJobWork
 {
     public const string JobKind = "sounds";
@@ -46,7 +46,7 @@ internal sealed class ImportSounds(SoundLibrary library, FileStore files, FileUs
     }
 }
 
-/// <summary>What came out of a zip of sounds.</summary>
+/// <summary>The result of a ZIP of sounds.</summary>
 /// <param name="Sounds">How many sounds were imported.</param>
-/// <param name="NotUnderstood">What could not be, a sentence each.</param>
+/// <param name="NotUnderstood">What could not be imported, one sentence each.</param>
 public sealed record SoundsReport(int Sounds, ValueList<string> NotUnderstood);

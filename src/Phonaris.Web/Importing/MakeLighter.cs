@@ -10,7 +10,7 @@ using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Importing;
 
-/// <summary>The job that makes a lighter copy of a heavy sound, or video, and puts it in its place; the file as imported is kept for undo.</summary>
+/// <summary>The job that compresses a large sound or video and replaces it; the imported file is kept for undo.</summary>
 internal sealed class MakeLighter(SoundLibrary library, VideoPictures videos, FileStore files, FileUses uses, AppPaths paths, ShowStore shows, ShowChanges changes) : IJobWork
 {
     public const string JobKind = "lighter";

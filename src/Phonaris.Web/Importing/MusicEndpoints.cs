@@ -5,7 +5,7 @@ using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Importing;
 
-/// <summary>The music of another show: where it would go, and laying it there.</summary>
+/// <summary>The music of another show: where it would go, and placing it there.</summary>
 internal static class MusicEndpoints
 {
     public static void MapMusic(this RouteGroupBuilder api)
@@ -26,7 +26,7 @@ internal static class MusicEndpoints
     }
 }
 
-/// <summary>The cues of another show that are to be laid.</summary>
-/// <param name="By">What slides are matched by.</param>
-/// <param name="CueIds">The cues, in the other show.</param>
+/// <summary>The cues of another show to place.</summary>
+/// <param name="By">How slides are matched.</param>
+/// <param name="CueIds">The ids of the cues in the other show.</param>
 public sealed record PlacedMusic(MatchedBy By, ValueList<string> CueIds);

@@ -9,7 +9,7 @@ using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Importing;
 
-/// <summary>Shows that were saved as packages, opened; and shows made of others.</summary>
+/// <summary>Opening saved packages, and duplicating shows.</summary>
 internal static class PackageEndpoints
 {
     public static void MapPackages(this RouteGroupBuilder api)
@@ -31,7 +31,7 @@ internal static class PackageEndpoints
             }
             finally
             {
-                // The package itself, which is of no more use, or what was unpacked of one that cannot be opened.
+                // Deletes the package, which is no longer needed, or what was unpacked of one that cannot be opened.
                 await unused.RemoveAsync([.. import.Hashes, package.Hash], CancellationToken.None);
             }
 

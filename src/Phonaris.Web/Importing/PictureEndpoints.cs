@@ -13,11 +13,11 @@ internal static class PictureEndpoints
 
     public static void MapPictures(this RouteGroupBuilder api)
     {
-        // A file that was imported, as the picture of a step.
+        // An uploaded file as the picture of a step.
         api.MapPost("/pictures", async (UploadedFile file, DeckReaders readers, FileStore files, CancellationToken cancel) =>
             TypedResults.Ok((await UploadedFile.ReadDeckAsync([file], readers, files, cancel)).Slides[0].Picture));
 
-        // The address carries what the picture is of, so that it can be kept permanently.
+        // The address contains the picture's id, so the response can be cached permanently.
         api.MapGet("/shows/{id}/slides/{slideId}/picture", async Task<Results<PhysicalFileHttpResult, NotFound>> (
             string id, string slideId, int width, int? step, string? of, ShowStore shows, SlidePictures pictures, HttpResponse response, CancellationToken cancel) =>
         {

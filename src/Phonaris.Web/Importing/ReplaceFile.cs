@@ -8,7 +8,7 @@ using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Importing;
 
-/// <summary>The job that puts another file in a sound's place; its cues stay.</summary>
+/// <summary>The job that replaces a sound's file; its cues stay.</summary>
 internal sealed class ReplaceFile(SoundLibrary library, ShowStore shows, ShowChanges changes) : IJobWork
 {
     public const string JobKind = "replace";
@@ -19,7 +19,7 @@ internal sealed class ReplaceFile(SoundLibrary library, ShowStore shows, ShowCha
     {
         var (soundId, file) = JsonSerializer.Deserialize<Replacement>(job.Input, ShowJson.Options)!;
         var prepared = await library.PrepareAsync(file.Hash, file.Name, progress, cancel);
-        // What is fitted is listened to first, so that the show need not wait for it.
+        // Fitted music is analysed first, so that the show need not wait.
         if ((await shows.FindAsync(job.ShowId, cancel))?.Show.Cues.Any(c => c.SoundId == soundId && c.Fit is not null) == true) await library.Fits.PieceAsync(file.Hash, cancel, progress);
         await library.Loudness.PrepareAsync([new(file.Hash, 1)], cancel);
         await changes.ApplyAsync(job.ShowId, show => new ReplaceSound(soundId, file.Hash, file.Name, prepared.Figures) { Video = show.Sound(soundId).Video is null ? null : prepared.Video }, cancel);
@@ -27,7 +27,7 @@ internal sealed class ReplaceFile(SoundLibrary library, ShowStore shows, ShowCha
     }
 }
 
-/// <summary>A sound and the file to take its place.</summary>
+/// <summary>A sound and its new file.</summary>
 internal sealed record Replacement(string SoundId, UploadedFile File) : INeedsFiles
 {
     IEnumerable<string> INeedsFiles.Files => [File.Hash];

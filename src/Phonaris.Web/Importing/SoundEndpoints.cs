@@ -9,7 +9,7 @@ using Phonaris.Web.Jobs;
 
 namespace Phonaris.Web.Importing;
 
-/// <summary>Sounds: import, look at, listen to.</summary>
+/// <summary>Sounds: import, measurements, samples.</summary>
 internal static class SoundEndpoints
 {
     private const int MostColumns = 4000;
@@ -26,7 +26,7 @@ internal static class SoundEndpoints
             return TypedResults.Accepted((string?)null, await jobs.AddAsync(id, kind, file.Name, file, cancel));
         });
 
-        // Takes that were not ended, as when the page was lost while recording.
+        // Recordings that were interrupted, for example because the page was closed.
         api.MapGet("/shows/{id}/takes", async (string id, UploadStore uploads) => TypedResults.Ok(
             (await uploads.UnfinishedAsync($"take-{id}", LostAfter)).Select(u => new LostTake(u.Id, u.Upload.Name, u.Upload.Offset)).ToList()));
 
@@ -74,7 +74,7 @@ internal static class SoundEndpoints
             return TypedResults.Ok(peaks.Select(p => Math.Round(p, 3)).ToList());
         });
 
-        // The sound as it is.
+        // The sound unchanged.
         api.MapGet("/shows/{id}/sounds/{soundId}/samples", async Task<Results<FileContentHttpResult, NoContent, NotFound>> (
             string id, string soundId, long from, long to, ShowStore shows, SoundLibrary library, HttpResponse response, CancellationToken cancel) =>
         {
@@ -89,15 +89,15 @@ internal static class SoundEndpoints
     }
 }
 
-/// <summary>A take that was not ended.</summary>
+/// <summary>An interrupted recording.</summary>
 /// <param name="Id">Its upload.</param>
 /// <param name="Name">Its name.</param>
 /// <param name="Bytes">How much of it has arrived.</param>
 public sealed record LostTake(string Id, string Name, long Bytes);
 
-/// <summary>What a sound weighs.</summary>
-/// <param name="Bytes">The file as imported; what it adds to a show that is exported.</param>
-/// <param name="LighterBytes">About what a lighter copy would weigh; null where that would not be worth it.</param>
+/// <summary>The size of a sound.</summary>
+/// <param name="Bytes">The imported file, which is what it adds to an exported show.</param>
+/// <param name="LighterBytes">The approximate size after compression; null when that would not be worth it.</param>
 public sealed record SoundWeight(long Bytes, long? LighterBytes)
 {
     private const long HeavyBytes = 100_000_000;

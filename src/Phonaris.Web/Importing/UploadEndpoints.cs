@@ -35,7 +35,7 @@ internal static class UploadEndpoints
             };
             if (length > most) throw tooLarge;
             await uploads.ExpireAsync();
-            // The room that uploads under way will take is not there for this one.
+            // The space reserved for uploads in progress is not available to this one.
             Room.Need(paths.Uploads, (length ?? 0) + await uploads.IncomingBytesAsync(), name);
             var id = NewId.Next();
             await uploads.CreateAsync(id, new(name, purpose, length, most));
@@ -58,7 +58,7 @@ internal static class UploadEndpoints
         {
             try
             {
-                // The upload's own bound is what holds.
+                // The upload's own limit applies.
                 if (request.HttpContext.Features.Get<IHttpMaxRequestBodySizeFeature>() is { IsReadOnly: false } limit) limit.MaxRequestBodySize = null;
                 var offset = Number(request.Headers["Upload-Offset"]) ?? -1;
                 var upload = await uploads.AppendAsync(id, offset, Number(request.Headers["Upload-Length"]), request.Body, cancel);
@@ -78,12 +78,12 @@ internal static class UploadEndpoints
             return TypedResults.NoContent();
         });
 
-        // Once it is whole: what the file is known by.
+        // The hash of a complete upload.
         api.MapGet("/uploads/{id}", async Task<Results<Ok<UploadedFile>, NotFound>> (string id, UploadStore uploads) =>
             await uploads.FindAsync(id) is { Hash: { } hash } upload ? TypedResults.Ok(new UploadedFile(hash, upload.Name)) : TypedResults.NotFound());
     }
 
-    /// <summary>Comma-separated pairs of a key and a value in base 64, as tus writes them.</summary>
+    /// <summary>Comma-separated pairs of a key and a base 64 value, as in tus.</summary>
     private static Dictionary<string, string> Metadata(string header)
     {
         Dictionary<string, string> values = [];
@@ -96,8 +96,8 @@ internal static class UploadEndpoints
         return values;
     }
 
-    /// <summary>A number of a header; null where it is not there.</summary>
-    /// <exception cref="RuleException">It is there, and is none, or is less than nothing.</exception>
+    /// <summary>The number in a header; null when it is missing.</summary>
+    /// <exception cref="RuleException">It is invalid or negative.</exception>
     private static long? Number(string? header) =>
         string.IsNullOrEmpty(header) ? null
         : long.TryParse(header, NumberStyles.None, CultureInfo.InvariantCulture, out var value) ? value

@@ -5,13 +5,13 @@ using Phonaris.Web.Reading;
 
 namespace Phonaris.Web.Importing;
 
-/// <summary>A file that was imported and is kept.</summary>
+/// <summary>A stored uploaded file.</summary>
 /// <param name="Hash">Its content hash.</param>
-/// <param name="Name">What it was called.</param>
+/// <param name="Name">Its original name.</param>
 public sealed record UploadedFile(string Hash, string Name)
 {
-    /// <summary>Reads a deck from files that were imported.</summary>
-    /// <exception cref="RuleException">A file is not there or cannot be read.</exception>
+    /// <summary>Reads a deck from uploaded files.</summary>
+    /// <exception cref="RuleException">A file does not exist or cannot be read.</exception>
     internal static Task<Deck> ReadDeckAsync(IEnumerable<UploadedFile> brought, DeckReaders readers, FileStore files, CancellationToken cancel)
     {
         List<UploadedFile> all = [.. brought];
@@ -19,8 +19,8 @@ public sealed record UploadedFile(string Hash, string Name)
         return readers.ReadAsync(all.Select(b => (Names.Plain(b.Name), b.Hash)), cancel);
     }
 
-    /// <summary>Where the file is.</summary>
-    /// <exception cref="RuleException">It is not there.</exception>
+    /// <summary>The path of the file.</summary>
+    /// <exception cref="RuleException">It does not exist.</exception>
     internal string PathIn(FileStore files) =>
         FileStore.IsHash(Hash) && files.Has(Hash)
             ? files.PathOf(Hash)

@@ -2,20 +2,20 @@ using Phonaris.Storage;
 
 namespace Phonaris.Web.Jobs;
 
-/// <summary>What a kind of job does.</summary>
+/// <summary>The work of a kind of job.</summary>
 internal interface IJobWork
 {
-    /// <summary>The kind, as kept.</summary>
+    /// <summary>The stored name of the kind.</summary>
     string Kind { get; }
 
-    /// <summary>Whether it may go on for minutes and nobody waits to work on with what comes of it: it waits for its like, and nothing else waits for it.</summary>
+    /// <summary>Whether it may take minutes while nobody waits for its result: such jobs wait for each other, and nothing waits for them.</summary>
     bool IsLong => false;
 
-    /// <summary>Does the work; doing it again does no harm. Returns the result to keep, if any.</summary>
-    /// <exception cref="RuleException">It cannot be done; the message is for the person.</exception>
+    /// <summary>Does the work; repeating it must be harmless. Returns the result to store, if any.</summary>
+    /// <exception cref="RuleException">It failed; the message is for the user.</exception>
     Task<string?> RunAsync(JobRow job, IProgress<double> progress, CancellationToken cancel);
 
-    /// <summary>Takes away what an ended job left beside its result, as it is forgotten.</summary>
+    /// <summary>Deletes what a finished job left besides its result.</summary>
     void Forget(JobRow job)
     {
     }

@@ -3,7 +3,7 @@ using Phonaris.Storage;
 
 namespace Phonaris.Web.Jobs;
 
-/// <summary>Long work: list, stop, forget.</summary>
+/// <summary>Jobs: list, cancel, delete.</summary>
 internal static class JobEndpoints
 {
     public static void MapJobs(this RouteGroupBuilder api)

@@ -9,14 +9,14 @@ using Phonaris.Web.Hosting;
 namespace Phonaris.Web.Jobs;
 
 /// <summary>
-/// Works through the jobs: as many short ones at once as there are cores, and two long ones, which use all cores themselves; after a restart takes
-/// up what had not ended.
+/// Runs jobs: as many short ones at once as there are cores, and two long ones, which use all cores themselves. After a restart it resumes
+/// unfinished ones.
 /// </summary>
 internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPages pages, TimeProvider clock, ILogger<JobRunner> log) : BackgroundService
 {
     private static readonly TimeSpan TellEvery = TimeSpan.FromMilliseconds(100), StoreAgain = TimeSpan.FromSeconds(2), EndsWithin = TimeSpan.FromSeconds(10);
 
-    /// <summary>A job that ended the server so often is not begun again.</summary>
+    /// <summary>A job that ended the server this many times is not started again.</summary>
     private const int MostAttempts = 2;
 
     private const int LongAtOnce = 2;
@@ -24,7 +24,7 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPa
     private readonly Channel<JobRow> _short = Channel.CreateUnbounded<JobRow>(), _long = Channel.CreateUnbounded<JobRow>();
     private readonly ConcurrentDictionary<string, OpenJob> _open = new();
 
-    /// <summary>Keeps a job and queues it; where one of the same subject has not ended, that one is given.</summary>
+    /// <summary>Stores a job and queues it; returns an unfinished one with the same subject instead, if there is one.</summary>
     public async Task<JobView> AddAsync<TInput>(string showId, string kind, string name, TInput input, CancellationToken cancel, string? subject = null)
     {
         var row = New(showId, kind, name, input, subject);
@@ -32,7 +32,7 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPa
         return kept == row ? await TakeUpAsync(row) : JobView.Of(kept);
     }
 
-    /// <summary>A job to be kept, and queued by <see cref="TakeUpAsync"/> once it is.</summary>
+    /// <summary>A job to be stored, and queued by <see cref="TakeUpAsync"/> afterwards.</summary>
     public JobRow New<TInput>(string showId, string kind, string name, TInput input, string? subject = null) => new()
     {
         Id = NewId.Next(),
@@ -45,7 +45,7 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPa
         CreatedAt = clock.GetUtcNow().UtcDateTime,
     };
 
-    /// <summary>Queues a job that is kept.</summary>
+    /// <summary>Queues a stored job.</summary>
     public async Task<JobView> TakeUpAsync(JobRow row)
     {
         Queue(row);
@@ -54,21 +54,21 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPa
         return view;
     }
 
-    /// <summary>Stops a job, waits until it has ended, and deletes it with what it left.</summary>
+    /// <summary>Cancels a job, waits until it has ended, and deletes it with its results.</summary>
     public async Task ForgetAsync(string id, CancellationToken cancel)
     {
         var ended = _open.TryGetValue(id, out var open) ? open.Ended.Task : Task.CompletedTask;
         await CancelAsync(id);
-        // Where it does not end in time, what it still writes is removed with the exports that belong to no job.
+        // If it does not end in time, what it still writes is deleted with the exports that have no job.
         await Task.WhenAny(ended, Task.Delay(EndsWithin, cancel));
         if (await store.FindAsync(id, cancel) is not { } job) return;
         WorkOf(job)?.Forget(job);
-        // That work on a subject failed is remembered: it is done again only when asked for.
+        // A failure is recorded for its subject: it is repeated only on request.
         if (job is { Subject: not null, State: JobState.Failed }) await store.EndAsync(id, JobState.Cancelled, job.Progress, null, null);
         else await store.DeleteAsync(id, cancel);
     }
 
-    /// <summary>Stops a job that has not ended. One that waits has ended by that.</summary>
+    /// <summary>Cancels an unfinished job. A queued one has thereby ended.</summary>
     public async Task CancelAsync(string id)
     {
         if (!_open.TryGetValue(id, out var open)) return;
@@ -78,7 +78,7 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPa
         Close(id);
     }
 
-    /// <summary>Stops those jobs of a show that have not ended and are not wanted any more.</summary>
+    /// <summary>Cancels those unfinished jobs of a show that are no longer needed.</summary>
     public async Task CancelAsync(string showId, Func<JobRow, bool> unwanted, CancellationToken cancel)
     {
         foreach (var row in await store.UnfinishedAsync(cancel))
@@ -103,7 +103,7 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPa
     {
         await foreach (var row in queue.Reader.ReadAllAsync(stopping))
         {
-            // Cancelled while it waited, it has ended.
+            // A job cancelled while queued has ended.
             if (!_open.TryGetValue(row.Id, out var open) || !open.TryBegin()) continue;
             using var cancel = CancellationTokenSource.CreateLinkedTokenSource(stopping, open.Cancel.Token);
             try
@@ -167,7 +167,7 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPa
         await EndAsync(row, state, reached, problem, result, stopping);
     }
 
-    /// <summary>Tells how a job ended, and keeps it: as soon as it can be, as when the disk has room again. Meanwhile the next are worked on.</summary>
+    /// <summary>Reports and stores the outcome of a job, as soon as that is possible, for example when the disk has space again. The next jobs run meanwhile.</summary>
     private async Task EndAsync(JobRow row, JobState state, double progress, string? problem, string? result, CancellationToken stopping)
     {
         if (!await TryStoreAsync()) _ = StoreLaterAsync();
@@ -194,7 +194,7 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPa
         }
     }
 
-    /// <summary>A job that has not ended. Either a worker begins it or its cancelling ends it, whichever comes first.</summary>
+    /// <summary>An unfinished job. Either a worker starts it or cancelling ends it, whichever comes first.</summary>
     private sealed class OpenJob(JobRow row)
     {
         private int _begun;
@@ -210,7 +210,7 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPa
 
     private Task TellAsync(JobView job) => pages.TellAsync(job.ShowId, "job", job);
 
-    /// <summary>Tells pages how far a job has come, ten times a second at most.</summary>
+    /// <summary>Sends a job's progress to pages, ten times a second at most.</summary>
     private sealed class Progress(JobRunner runner, JobRow row, Action<double> reached) : IProgress<double>
     {
         private long _told;

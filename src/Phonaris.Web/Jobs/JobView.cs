@@ -2,21 +2,21 @@ using Phonaris.Storage;
 
 namespace Phonaris.Web.Jobs;
 
-/// <summary>A piece of long work as the page sees it.</summary>
+/// <summary>A job for display.</summary>
 /// <param name="Id">Its id.</param>
 /// <param name="ShowId">The show it is for.</param>
-/// <param name="Kind">What it does, such as <c>sound</c> or <c>export</c>; one for each <see cref="IJobWork"/>.</param>
-/// <param name="Name">What the person calls it.</param>
-/// <param name="Subject">What it is about, where asking again names it: of a copy of a video its content hash; else null.</param>
-/// <param name="State">How far it has come.</param>
+/// <param name="Kind">Its kind, such as <c>sound</c> or <c>export</c>; see <see cref="IJobWork"/>.</param>
+/// <param name="Name">Its name for the user.</param>
+/// <param name="Subject">Its subject, if asking again means the same job: for a video's browser version the content hash; otherwise null.</param>
+/// <param name="State">Its state.</param>
 /// <param name="Progress">The fraction done.</param>
-/// <param name="Problem">What went wrong, in words, or null.</param>
-/// <param name="Result">What came out, or null.</param>
-/// <param name="CreatedAt">When it was asked for, in UTC.</param>
+/// <param name="Problem">The error message, or null.</param>
+/// <param name="Result">The result, or null.</param>
+/// <param name="CreatedAt">When it was created, in UTC.</param>
 public sealed record JobView(
     string Id, string ShowId, string Kind, string Name, string? Subject, JobState State, double Progress, string? Problem, string? Result, DateTime CreatedAt)
 {
-    /// <summary>The view of a kept job.</summary>
+    /// <summary>The view of a stored job.</summary>
     public static JobView Of(JobRow row)
     {
         ArgumentNullException.ThrowIfNull(row);

@@ -8,7 +8,7 @@ using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Levels;
 
-/// <summary>How loud a show is, and its levels brought to their targets.</summary>
+/// <summary>The loudness of a show, and matching levels to targets.</summary>
 internal static class LevelsEndpoints
 {
     public static void MapLevels(this RouteGroupBuilder api)
@@ -41,6 +41,6 @@ internal static class LevelsEndpoints
     }
 }
 
-/// <summary>The cues whose levels are to be matched.</summary>
+/// <summary>The cues to match.</summary>
 /// <param name="CueIds">The cues.</param>
 public sealed record CuesToMatch(ValueList<string> CueIds);

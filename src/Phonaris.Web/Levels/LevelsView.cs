@@ -4,28 +4,28 @@ using Phonaris.Core.Signal;
 
 namespace Phonaris.Web.Levels;
 
-/// <summary>How loud a show is, as its page draws it.</summary>
+/// <summary>The loudness of a show for display.</summary>
 /// <param name="Revision">The revision of the show that was measured.</param>
-/// <param name="IntegratedLufs">The integrated loudness of the whole in LUFS; null where it has none.</param>
-/// <param name="ApartLu">How far that is from its target, in LU, above it where positive; null where it is at it, or the show has none.</param>
-/// <param name="RangeLu">Its loudness range in LU; null where it has none.</param>
-/// <param name="TruePeakDbtp">The true peak of what comes out in dBTP; null for silence.</param>
-/// <param name="SumPeakDbtp">That of the sum, before the limiter; null for silence.</param>
-/// <param name="Limited">Where the limiter is limiting.</param>
-/// <param name="Along">The short-term loudness of the whole in equal parts of the show, the greatest in each, in LUFS.</param>
-/// <param name="Kinds">That of each kind of sound that there is.</param>
-/// <param name="WholeGain">The gain that would bring the whole to its target; null where it would change nothing.</param>
-/// <param name="Presets">The targets there are figures for.</param>
+/// <param name="IntegratedLufs">The integrated loudness of the whole in LUFS; null for none.</param>
+/// <param name="ApartLu">The difference to its target, in LU, positive above it; null when it is on target, or the show has no loudness.</param>
+/// <param name="RangeLu">Its loudness range in LU; null for none.</param>
+/// <param name="TruePeakDbtp">The true peak after the limiter in dBTP; null for silence.</param>
+/// <param name="SumPeakDbtp">The true peak of the sum before the limiter; null for silence.</param>
+/// <param name="Limited">Where the limiter acts.</param>
+/// <param name="Along">The short-term loudness of the whole in equal parts of the show, the maximum in each, in LUFS.</param>
+/// <param name="Kinds">The same for each kind of sound.</param>
+/// <param name="WholeGain">The gain that would bring the show to its target; null when it would change nothing.</param>
+/// <param name="Presets">The level target presets.</param>
 /// <param name="Slides">The slides.</param>
-/// <param name="Cues">The cues that have a time.</param>
+/// <param name="Cues">The cues that have times.</param>
 public sealed record LevelsView(
     long Revision, double? IntegratedLufs, double? ApartLu, double? RangeLu, double? TruePeakDbtp, double? SumPeakDbtp, IReadOnlyList<FrameStretch> Limited, IReadOnlyList<double> Along,
     IReadOnlyList<KindAlong> Kinds, WholeGain? WholeGain, IReadOnlyList<LevelTargets> Presets, IReadOnlyList<SlideLevels> Slides, IReadOnlyList<CueLevelsView> Cues)
 {
-    /// <summary>How many parts are drawn.</summary>
+    /// <summary>The number of parts.</summary>
     private const int Columns = 600;
 
-    /// <summary>Below this there is silence.</summary>
+    /// <summary>Values below this count as silence.</summary>
     private const double LeastLufs = -70;
 
     internal static LevelsView Of(long revision, Show show, ShowLevels levels, IReadOnlyList<MatchedCue> matched)
@@ -43,7 +43,7 @@ public sealed record LevelsView(
 
     internal static double? Rounded(double? value) => value is { } v ? Math.Round(v, 1) : null;
 
-    /// <summary>Equal parts, the greatest of each; each value is that of the three seconds from it on, and is drawn in their middle.</summary>
+    /// <summary>The maximum of each part; each value covers the three seconds from there and is drawn at their middle.</summary>
     internal static double[] Columned(ValueList<double> tenths)
     {
         var columns = new double[Math.Min(Columns, tenths.Count)];
@@ -58,33 +58,33 @@ public sealed record LevelsView(
     }
 }
 
-/// <summary>How loud a show would be along its slides with its levels matched.</summary>
-/// <param name="IntegratedLufs">The integrated loudness of the whole in LUFS; null where it has none.</param>
+/// <summary>The loudness over the slides with matched levels.</summary>
+/// <param name="IntegratedLufs">The integrated loudness of the whole in LUFS; null for none.</param>
 /// <param name="Along">Its short-term loudness in equal parts of the show, in LUFS.</param>
 public sealed record MatchedAlong(double? IntegratedLufs, IReadOnlyList<double> Along)
 {
     internal static MatchedAlong Of(ShowLevels levels) => new(LevelsView.Rounded(levels.Whole.IntegratedLufs), LevelsView.Columned(levels.Whole.ShortTermLufs));
 }
 
-/// <summary>How loud the sounds of a kind are along the show.</summary>
+/// <summary>The loudness of a kind of sound over time.</summary>
 /// <param name="Kind">The kind.</param>
 /// <param name="Along">Their short-term loudness in equal parts of the show, in LUFS.</param>
 public sealed record KindAlong(SoundKind Kind, IReadOnlyList<double> Along);
 
-/// <summary>How loud a cue is, and what would bring it to its target.</summary>
+/// <summary>The loudness of a cue, and the level that brings it to its target.</summary>
 /// <param name="CueId">The cue.</param>
-/// <param name="Kind">What its sound is for.</param>
-/// <param name="NowLufs">How loud it is as its target counts it, in LUFS; null where it has no loudness.</param>
+/// <param name="Kind">The kind of its sound.</param>
+/// <param name="NowLufs">Its loudness as the target measures it, in LUFS; null for none.</param>
 /// <param name="TargetLufs">Its target, in LUFS.</param>
-/// <param name="ApartLu">How far it is from it, in LU, above it where positive; null where it is at it, or has no loudness.</param>
+/// <param name="ApartLu">The difference to it, in LU, positive above it; null when it is on target, or has no loudness.</param>
 /// <param name="LevelDb">Its level, in dB.</param>
-/// <param name="ToDb">The level that would bring it to its target, in dB.</param>
-/// <param name="Changes">Whether that is another.</param>
-/// <param name="ToLufs">How loud it would be then, in LUFS; null where it has no loudness.</param>
+/// <param name="ToDb">The matched level, in dB.</param>
+/// <param name="Changes">Whether that would change its level.</param>
+/// <param name="ToLufs">Its loudness at the matched level, in LUFS; null for none.</param>
 /// <param name="HeldByPeaks">Whether its peaks keep it below its target.</param>
 /// <param name="Follows">Whether its level follows its target.</param>
-/// <param name="TruePeakDbtp">What its true peak is at most, in dBTP; null for silence.</param>
-/// <param name="OverBedLu">How far a voice is over the beds while it speaks, in LU; null where none sounds then, and for other kinds.</param>
+/// <param name="TruePeakDbtp">The upper bound of its true peak, in dBTP; null for silence.</param>
+/// <param name="OverBedLu">How far a voice is above the beds while it speaks, in LU; null when no bed plays then, and for other kinds.</param>
 public sealed record CueLevelsView(
     string CueId, SoundKind Kind, double? NowLufs, double TargetLufs, double? ApartLu, double LevelDb, double ToDb, bool Changes, double? ToLufs, bool HeldByPeaks, bool Follows, double? TruePeakDbtp, double? OverBedLu)
 {

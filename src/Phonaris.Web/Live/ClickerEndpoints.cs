@@ -5,17 +5,17 @@ using Phonaris.Web.Hosting;
 
 namespace Phonaris.Web.Live;
 
-/// <summary>What a phone can ask: the page, to be let in, to press, and what there is to show. Nothing else of the app can be reached this way.</summary>
+/// <summary>The endpoints for phones: the page, joining, pressing, and the state to show. Nothing else of the app can be reached there.</summary>
 internal static class ClickerEndpoints
 {
-    /// <summary>The longest body a phone sends, in bytes.</summary>
+    /// <summary>The largest request body of a phone, in bytes.</summary>
     public const long LongestBody = 1_000;
 
     private static readonly string Page = Read();
 
     private static readonly string Policy = Shields.Policy($" 'sha256-{Convert.ToBase64String(SHA256.HashData(Encoding.UTF8.GetBytes(Page.Split("<script>")[1].Split("</script>")[0])))}'");
 
-    /// <summary>Maps what phones ask.</summary>
+    /// <summary>Maps the endpoints for phones.</summary>
     public static void MapClicker(this IEndpointRouteBuilder app, ClickerRooms rooms, IPages pages)
     {
         var clicker = app.MapGroup("/clicker").AddEndpointFilter((context, next) =>
@@ -38,7 +38,7 @@ internal static class ClickerEndpoints
         });
     }
 
-    /// <summary>Maps what the presenter's page asks.</summary>
+    /// <summary>Maps the endpoints for the presenter's page.</summary>
     public static void MapClickerRooms(this RouteGroupBuilder api)
     {
         api.MapPost("/shows/{id}/runs/{runId}/clicker", async Task<Results<Ok<ClickerView>, NotFound>> (string id, string runId, LiveRuns runs, ClickerRooms rooms, ClickerHost host) =>
@@ -69,20 +69,20 @@ internal static class ClickerEndpoints
     }
 }
 
-/// <summary>A code that a phone was given.</summary>
+/// <summary>The code shown to a phone's user.</summary>
 public sealed record ClickerCode(string Code);
 
-/// <summary>What a phone is let in with from then on.</summary>
+/// <summary>The token of a phone that has joined.</summary>
 public sealed record ClickerToken(string Token);
 
-/// <summary>A button pressed on a phone.</summary>
-/// <param name="Token">What it was let in with.</param>
+/// <summary>A button press on a phone.</summary>
+/// <param name="Token">The phone's token.</param>
 /// <param name="What">on, back, silence or hand.</param>
-/// <param name="Number">The key of what is to be started by hand, from 1.</param>
+/// <param name="Number">The key of the manual cue to trigger, from 1.</param>
 public sealed record ClickerPress(string Token, string What, int Number);
 
 /// <summary>How phones join.</summary>
-/// <param name="Code">The code to be typed.</param>
-/// <param name="Addresses">Where the page is found from the network; none where there is no network.</param>
+/// <param name="Code">The code to type.</param>
+/// <param name="Addresses">The addresses of the page in the network; none without a network.</param>
 /// <param name="Phones">How many have joined.</param>
 public sealed record ClickerView(string Code, IReadOnlyList<string> Addresses, int Phones);

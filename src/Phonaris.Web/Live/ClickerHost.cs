@@ -9,21 +9,21 @@ using Phonaris.Web.Hosting;
 namespace Phonaris.Web.Live;
 
 /// <summary>
-/// Listens beyond this machine, for clickers only and only while a run is open to them: a host of its own that knows nothing but the
-/// clicker's page and what that asks.
+/// Listens on the network for clickers, only while a run is open to them: a separate host that serves nothing but the
+/// clicker's page and its requests.
 /// </summary>
 internal sealed class ClickerHost(ClickerRooms rooms, IPages pages, IOptions<AppOptions> options, ILogger<ClickerHost> log, TimeProvider clock) : IAsyncDisposable
 {
-    /// <summary>A page that lost its connection comes back within this, or it is gone.</summary>
+    /// <summary>How long a page may be disconnected before it counts as closed.</summary>
     public static readonly TimeSpan GoneAfter = TimeSpan.FromSeconds(30);
 
-    /// <summary>How many phones, and whatever else is in the network, can be connected at once.</summary>
+    /// <summary>The most connections from phones and anything else in the network.</summary>
     private const int MostConnections = 100;
 
     private readonly SemaphoreSlim _turn = new(1);
     private WebApplication? _app;
 
-    /// <summary>Begins to listen, where it does not yet; gives the addresses of the page.</summary>
+    /// <summary>Starts listening, if necessary; returns the addresses of the page.</summary>
     public async Task<IReadOnlyList<string>> OpenAsync()
     {
         await _turn.WaitAsync();
@@ -38,16 +38,16 @@ internal sealed class ClickerHost(ClickerRooms rooms, IPages pages, IOptions<App
         }
     }
 
-    /// <summary>Shuts phones out of a run, as when it has ended; listens no longer where that was the last.</summary>
+    /// <summary>Disconnects phones from a run, for example at its end; stops listening after the last run.</summary>
     public async Task ShutAsync(string runId)
     {
         rooms.Close(runId);
         await CloseAsync(unlessNeeded: true);
     }
 
-    /// <summary>Shuts phones out of a run whose page is gone, unless it comes back soon.</summary>
+    /// <summary>Disconnects phones from a run whose page was closed, unless it reconnects soon.</summary>
     /// <param name="runId">The run.</param>
-    /// <param name="isBack">Whether it is there again.</param>
+    /// <param name="isBack">Whether it has reconnected.</param>
     public async Task ShutUnlessBackAsync(string runId, Func<bool> isBack)
     {
         if (rooms.Of(runId) is null) return;
@@ -55,8 +55,8 @@ internal sealed class ClickerHost(ClickerRooms rooms, IPages pages, IOptions<App
         if (!isBack()) await ShutAsync(runId);
     }
 
-    /// <summary>Listens no longer.</summary>
-    /// <param name="unlessNeeded">Whether to go on where a run is open to phones: asked in turn, since one may just be opened.</param>
+    /// <summary>Stops listening.</summary>
+    /// <param name="unlessNeeded">Whether to continue if a run is open to phones: checked under the lock, because one may just be opening.</param>
     public async Task CloseAsync(bool unlessNeeded = false)
     {
         await _turn.WaitAsync();
@@ -79,7 +79,7 @@ internal sealed class ClickerHost(ClickerRooms rooms, IPages pages, IOptions<App
         _turn.Dispose();
     }
 
-    /// <summary>On the port of the settings, for which a firewall can be opened; where that is taken, on any.</summary>
+    /// <summary>On the configured port, for firewalls; if that is in use, on any.</summary>
     private async Task<WebApplication> StartAsync()
     {
         try
@@ -124,7 +124,7 @@ internal sealed class ClickerHost(ClickerRooms rooms, IPages pages, IOptions<App
         return app;
     }
 
-    /// <summary>Whether a request names this machine by its address and port: a page elsewhere may have its own name lead here.</summary>
+    /// <summary>Whether a request addresses this machine by IP address and port: a foreign host name may point here.</summary>
     private static bool IsOurs(HostString host, int port) =>
         (host.Port ?? 80) == port && IPAddress.TryParse(host.Host, out var address) && (IPAddress.IsLoopback(address) || Addresses().Contains(address));
 
@@ -133,7 +133,7 @@ internal sealed class ClickerHost(ClickerRooms rooms, IPages pages, IOptions<App
     /// <summary>The addresses of this machine in its networks.</summary>
     private static IEnumerable<IPAddress> Addresses() => NetworkInterface.GetAllNetworkInterfaces()
         .Where(n => n.OperationalStatus == OperationalStatus.Up && n.NetworkInterfaceType != NetworkInterfaceType.Loopback)
-        // Those with a way out first: bridges of containers and virtual machines have none.
+        // Only those with a gateway: bridges of containers and virtual machines have none.
         .OrderByDescending(n => n.GetIPProperties().GatewayAddresses.Count)
         .SelectMany(n => n.GetIPProperties().UnicastAddresses)
         .Select(a => a.Address)

@@ -5,12 +5,12 @@ using System.Security.Cryptography;
 namespace Phonaris.Web.Live;
 
 /// <summary>
-/// The runs that phones may join, each by its code. The one who has the code can move the slides and start what is triggered manually, and nothing
-/// else; after five wrong tries from an address every further one from there has to wait, longer each time.
+/// The runs that phones may join, each by its code. A phone that joined can move the slides and trigger manual cues, nothing
+/// else. After five wrong codes from an address, every further attempt from there has to wait, longer each time.
 /// </summary>
 internal sealed class ClickerRooms(TimeProvider clock)
 {
-    /// <summary>Wrong tries that cost nothing.</summary>
+    /// <summary>Wrong codes without a delay.</summary>
     public const int FreeTries = 5;
 
     private static readonly TimeSpan FirstWait = TimeSpan.FromSeconds(5), LongestWait = TimeSpan.FromMinutes(5), Forgotten = TimeSpan.FromHours(1);
@@ -22,26 +22,26 @@ internal sealed class ClickerRooms(TimeProvider clock)
     /// <summary>Whether any run can be joined.</summary>
     public bool Any => !_rooms.IsEmpty;
 
-    /// <summary>Opens a run to phones; one that is open keeps its code.</summary>
+    /// <summary>Opens a run to phones; an open one keeps its code.</summary>
     public ClickerRoom Open(string runId) => _rooms.GetOrAdd(runId, id => new(id, $"{RandomNumberGenerator.GetInt32(1_000_000):000000}"));
 
-    /// <summary>Closes a run to phones; those that joined are shut out.</summary>
+    /// <summary>Closes a run to phones, and disconnects those that joined.</summary>
     public void Close(string runId) => _rooms.TryRemove(runId, out _);
 
     /// <summary>The room of a run, or null.</summary>
     public ClickerRoom? Of(string runId) => _rooms.GetValueOrDefault(runId);
 
-    /// <summary>Lets a phone in.</summary>
-    /// <param name="code">The code it was given.</param>
-    /// <param name="from">Its address; null where that is not known, which counts as one address.</param>
-    /// <returns>What it shows from now on.</returns>
-    /// <exception cref="RuleException">The code is wrong, or too many were.</exception>
+    /// <summary>Lets a phone join.</summary>
+    /// <param name="code">The code entered.</param>
+    /// <param name="from">Its address; null when unknown, which counts as one address.</param>
+    /// <returns>Its token.</returns>
+    /// <exception cref="RuleException">The code is wrong, or there were too many attempts.</exception>
     public string Join(string code, IPAddress? from)
     {
         lock (_lock)
         {
             var now = clock.GetUtcNow();
-            // This machine too: another user of it, or a page in its browser, may try codes.
+            // Applies to this machine too: another user, or a page in the browser, could try codes.
             var address = from ?? IPAddress.None;
             var tries = _wrong.GetValueOrDefault(address);
             if (now < tries.ClosedUntil) throw new RuleException($"Too many wrong codes. Try again in {Math.Ceiling((tries.ClosedUntil - now).TotalSeconds):0} seconds.", "code");
@@ -64,7 +64,7 @@ internal sealed class ClickerRooms(TimeProvider clock)
 
     private readonly record struct WrongTries(int Count, DateTimeOffset At, DateTimeOffset ClosedUntil);
 
-    /// <summary>The room a phone was let into, or null.</summary>
+    /// <summary>The room a phone has joined, or null.</summary>
     public ClickerRoom? ByToken(string token) => _rooms.Values.FirstOrDefault(r => r.Knows(token));
 
     private static byte[] Bytes(string text) => System.Text.Encoding.UTF8.GetBytes(text.Trim());
@@ -83,7 +83,7 @@ internal sealed class ClickerRoom(string runId, string code)
 
     public string Code => code;
 
-    /// <summary>What phones show; the presenter's page tells it.</summary>
+    /// <summary>The state to show on phones, sent by the presenter's page.</summary>
     public ClickerState State { get; set; } = new("", "", "", []);
 
     public int Phones => _tokens.Count;
@@ -99,9 +99,9 @@ internal sealed class ClickerRoom(string runId, string code)
     }
 }
 
-/// <summary>What a clicker shows.</summary>
+/// <summary>The state of a clicker.</summary>
 /// <param name="Slide">The slide's title.</param>
-/// <param name="Where">Which of how many it is.</param>
-/// <param name="Next">What the next stroke does to the sounds, and which comes after that.</param>
-/// <param name="ByHand">The names of what can be started by hand, in the order of its keys.</param>
+/// <param name="Where">The slide's number, of how many.</param>
+/// <param name="Next">What the next key does to the sounds, and what comes after it.</param>
+/// <param name="ByHand">The names of the manual cues, in the order of their keys.</param>
 public sealed record ClickerState(string Slide, string Where, string Next, ValueList<string> ByHand);

@@ -11,7 +11,7 @@ using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Live;
 
-/// <summary>Showing a show: the plan, what it sounds from, and what the run was like.</summary>
+/// <summary>Live shows: the plan, the stems, and the log of a run.</summary>
 internal static class LiveEndpoints
 {
     public static void MapLive(this RouteGroupBuilder api)
@@ -29,7 +29,7 @@ internal static class LiveEndpoints
                 RunView.Of(run.Id, stored.Revision, show, run.Plan, run.Stems, asked.Kind == RunKind.Present && others), await views.StrandsAsync(stored, cancel)));
         });
 
-        // Piece after piece, before each its length in bytes: 32 bits, little-endian. Any place of it can be decoded by itself.
+        // Piece after piece, each preceded by its length in bytes: 32 bits, little-endian. Each piece can be decoded on its own.
         api.MapGet("/shows/{id}/runs/{runId}/stems/{stem:int}", async Task<Results<EmptyHttpResult, NotFound>> (
             string id, string runId, int stem, SoundLibrary sounds, LiveRuns runs, AppPaths paths, HttpResponse response, CancellationToken cancel) =>
         {
@@ -67,24 +67,24 @@ internal static class LiveEndpoints
     }
 }
 
-/// <summary>A run to begin.</summary>
-/// <param name="Kind">What it is for.</param>
+/// <summary>A run to start.</summary>
+/// <param name="Kind">Its kind.</param>
 public sealed record NewRun(RunKind Kind);
 
-/// <summary>A run that was begun.</summary>
-/// <param name="Run">All that is needed to show the show without the server.</param>
-/// <param name="Strands">The cues that sound, as drawn for the one who shows it.</param>
+/// <summary>A started run.</summary>
+/// <param name="Run">Everything needed to present the show without the server.</param>
+/// <param name="Strands">The cues for the presenter's timeline.</param>
 public sealed record NewRunView(RunView Run, IReadOnlyList<StrandView> Strands);
 
-/// <summary>A run as its page tells of it.</summary>
-/// <param name="Kind">What it was for.</param>
+/// <summary>A run as reported by its page.</summary>
+/// <param name="Kind">Its kind.</param>
 /// <param name="StartedAt">When it began, in UTC.</param>
 /// <param name="Ended">Whether it has ended.</param>
-/// <param name="Log">What it was like.</param>
+/// <param name="Log">Its log.</param>
 public sealed record ToldRun(string Kind, DateTime StartedAt, bool Ended, RunLog Log);
 
 /// <summary>The report of a run.</summary>
 /// <param name="Run">The run.</param>
-/// <param name="Report">What it was like.</param>
-/// <param name="Findings">What the show should be warned about, what is ignored left out.</param>
+/// <param name="Report">The report.</param>
+/// <param name="Findings">The findings in the show, without ignored ones.</param>
 public sealed record RunReportView(KeptRun Run, RunReport Report, IReadOnlyList<Finding> Findings);

@@ -5,15 +5,15 @@ using Phonaris.Web.Hosting;
 namespace Phonaris.Web.Live;
 
 /// <summary>
-/// Tells open pages of what happens: <c>sounding</c> and <c>changed</c> (a show has a new revision), <c>job</c> (a job has moved on), and to
-/// those that present, <c>press</c> (a clicker's button), <c>presented</c> and <c>presentingEnded</c> (another page presents the show too, and no longer does).
+/// Sends events to open pages: <c>sounding</c> and <c>changed</c> (a show has a new revision), <c>job</c> (a job's progress), and to
+/// presenting pages <c>press</c> (a clicker's button), <c>presented</c> and <c>presentingEnded</c> (another page presents the show).
 /// </summary>
 internal sealed class LiveHub(LiveRuns runs, ClickerHost clickers, ShowStore shows, OpenShows open) : Hub
 {
     /// <summary>The group of the pages of a run.</summary>
     public static string RunGroup(string runId) => $"run {runId}";
 
-    /// <summary>Follows a show; gives the revision it is at, since it may have changed before it was followed, or null where it is gone.</summary>
+    /// <summary>Follows a show; returns its revision, since it may have changed before, or null if it was deleted.</summary>
     public async Task<long?> Follow(string showId)
     {
         await Groups.AddToGroupAsync(Context.ConnectionId, showId);
@@ -21,7 +21,7 @@ internal sealed class LiveHub(LiveRuns runs, ClickerHost clickers, ShowStore sho
         return (await shows.FindAsync(showId, Context.ConnectionAborted))?.Revision;
     }
 
-    /// <summary>Follows a run that this page shows.</summary>
+    /// <summary>Follows a run that this page presents.</summary>
     public async Task FollowRun(string showId, string runId)
     {
         runs.Connect(new(showId, runId), Context.ConnectionId);

@@ -2,16 +2,16 @@ using System.Collections.Concurrent;
 
 namespace Phonaris.Web.Live;
 
-/// <summary>The shows being shown, each as it was when that began: edits made meanwhile change nothing of it.</summary>
+/// <summary>The shows being presented, each as it was at the start: later edits do not change it.</summary>
 internal sealed class LiveRuns
 {
-    /// <summary>More are hardly shown at once; the oldest is forgotten, its page has all it needs.</summary>
+    /// <summary>The most runs remembered; the oldest is forgotten, because its page has everything it needs.</summary>
     private const int Most = 40;
 
     private readonly ConcurrentDictionary<string, LiveShow> _runs = new();
     private readonly ConcurrentDictionary<string, RunPage> _pages = new();
 
-    /// <summary>Keeps a show that is going to be shown.</summary>
+    /// <summary>Stores a show that is about to be presented.</summary>
     public void Add(LiveShow run)
     {
         while (_runs.Count >= Most && _runs.Values.MinBy(r => r.Began) is { } oldest) _runs.TryRemove(oldest.Id, out _);
@@ -24,13 +24,13 @@ internal sealed class LiveRuns
     /// <summary>Whether a page is presenting a show.</summary>
     public bool IsPresented(string showId) => _pages.Values.Any(page => _runs.TryGetValue(page.RunId, out var run) && run.Kind == RunKind.Present && run.Stored.Id == showId);
 
-    /// <summary>Knows of a page that shows a run, until it is gone.</summary>
+    /// <summary>Registers a page that presents a run, until it is closed.</summary>
     public void Connect(RunPage page, string connectionId) => _pages[connectionId] = page;
 
-    /// <summary>A page is gone; gives what it showed, or null.</summary>
+    /// <summary>Removes a closed page; returns what it presented, or null.</summary>
     public RunPage? Disconnect(string connectionId) => _pages.TryRemove(connectionId, out var page) ? page : null;
 
-    /// <summary>Whether a page shows a run.</summary>
+    /// <summary>Whether a page presents a run.</summary>
     public bool HasPage(string runId) => _pages.Values.Any(page => page.RunId == runId);
 
     /// <summary>The runs of a show.</summary>
@@ -40,7 +40,7 @@ internal sealed class LiveRuns
     public void End(string runId) => _runs.TryRemove(runId, out _);
 }
 
-/// <summary>What a page shows.</summary>
+/// <summary>What a page presents.</summary>
 /// <param name="ShowId">The show.</param>
 /// <param name="RunId">The run of it.</param>
 internal sealed record RunPage(string ShowId, string RunId);

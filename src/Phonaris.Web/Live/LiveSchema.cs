@@ -4,7 +4,7 @@ using Phonaris.Core.Live;
 
 namespace Phonaris.Web.Live;
 
-/// <summary>Tells in the OpenAPI document what no address gives: what the rule of a show being shown is asked and answers, since pages carry it out themselves.</summary>
+/// <summary>Adds to the OpenAPI document the types of the live rules, which no endpoint mentions because pages carry them out.</summary>
 internal sealed class LiveSchema : IOpenApiDocumentTransformer
 {
     private static readonly Type[] Types = [typeof(LiveEvent), typeof(LiveOrder)];

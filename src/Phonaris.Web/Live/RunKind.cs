@@ -1,9 +1,9 @@
 namespace Phonaris.Web.Live;
 
-/// <summary>What a run is for.</summary>
+/// <summary>The kind of a run.</summary>
 public enum RunKind
 {
-    /// <summary>Shown to an audience.</summary>
+    /// <summary>Presented to an audience.</summary>
     Present,
 
     /// <summary>A dry run.</summary>

@@ -6,7 +6,7 @@ using SkiaSharp;
 
 namespace Phonaris.Web.Reading;
 
-/// <summary>The processes that read decks and draw pages: as many at once as there are cores, some kept ready, so that a deck costs no start.</summary>
+/// <summary>The processes that read decks and draw pages: as many at once as there are cores, some kept ready, so that a deck need not wait for one to start.</summary>
 /// <param name="store">The files.</param>
 /// <param name="ready">How many are kept ready.</param>
 internal sealed class DeckReaders(FileStore store, int ready) : IPagePainter, IDisposable
@@ -14,20 +14,20 @@ internal sealed class DeckReaders(FileStore store, int ready) : IPagePainter, ID
     private readonly SemaphoreSlim _turn = new(Environment.ProcessorCount);
     private readonly ConcurrentBag<ReaderProcess> _idle = [];
 
-    /// <summary>How long a deck may take.</summary>
+    /// <summary>The time limit for a deck.</summary>
     public TimeSpan MostTime { get; init; } = TimeSpan.FromSeconds(40);
 
-    /// <summary>The processes that are ready, by their ids.</summary>
+    /// <summary>The ready processes, by id.</summary>
     public IReadOnlyList<int> Ready => [.. _idle.Select(r => r.Id)];
 
-    /// <summary>Begins what is to be ready.</summary>
+    /// <summary>Starts the ready processes.</summary>
     public void GetReady()
     {
         while (_idle.Count < ready) _idle.Add(ReaderProcess.Begin(MostTime, ahead: true));
     }
 
-    /// <summary>Reads a deck from files that were imported.</summary>
-    /// <param name="files">The files, by what they were called and their content hashes.</param>
+    /// <summary>Reads a deck from uploaded files.</summary>
+    /// <param name="files">The files, by name and content hash.</param>
     /// <param name="cancel">Stops it.</param>
     /// <exception cref="RuleException">A file is not there or cannot be read.</exception>
     public async Task<Deck> ReadAsync(IEnumerable<(string Name, string Hash)> files, CancellationToken cancel)
@@ -64,7 +64,7 @@ internal sealed class DeckReaders(FileStore store, int ready) : IPagePainter, ID
         await _turn.WaitAsync(cancel);
         try
         {
-            // One that ends may have been gone before: only who ends two of them is to blame.
+            // One that ends may have ended before this deck; only a deck that ends two is to blame.
             for (var again = true; ; again = false)
             {
                 var reader = Take();
@@ -78,7 +78,7 @@ internal sealed class DeckReaders(FileStore store, int ready) : IPagePainter, ID
                 }
                 finally
                 {
-                    // It is followed by another at once, for the next deck.
+                    // Another one is started at once for the next deck.
                     if (reader.IsAlive) _idle.Add(reader);
                     else GetReady();
                 }

@@ -6,21 +6,21 @@ using SkiaSharp;
 namespace Phonaris.Web.Reading;
 
 /// <summary>
-/// The other side of <see cref="ReaderProcess"/>: reads decks and draws pages, one after the other, as it is asked on standard input, until
-/// that ends. Whatever a deck does to it, it does to it alone.
+/// The other side of <see cref="ReaderProcess"/>: reads decks and draws pages one after the other, as requested on standard input, until
+/// that ends. A malicious deck can harm only this process.
 /// </summary>
 internal static class Reader
 {
     /// <summary>The argument that makes the program a reader.</summary>
     public const string Argument = "--reader";
 
-    /// <summary>The argument that makes it one that is begun before it is needed.</summary>
+    /// <summary>The argument for a reader that is started before it is needed.</summary>
     public const string AheadArgument = "--reader-ahead";
 
     private static readonly PagePainter Painter = new(DeckFormats.Draw);
 
-    /// <summary>Answers what it is asked until its input ends.</summary>
-    /// <param name="ahead">Whether it is begun before it is needed, so that there is time to warm up.</param>
+    /// <summary>Answers requests until its input ends.</summary>
+    /// <param name="ahead">Whether it is started before it is needed, so that there is time to warm up.</param>
     public static async Task RunAsync(bool ahead)
     {
         await using var input = Console.OpenStandardInput();
@@ -32,11 +32,11 @@ internal static class Reader
         }
         catch (EndOfStreamException)
         {
-            // The server needs it no more.
+            // The server does not need it any more.
         }
     }
 
-    /// <summary>Reads and draws a deck of our own, so that the first that comes is there as fast as all others.</summary>
+    /// <summary>Reads and draws a built-in deck, so that the first real one is as fast as all others.</summary>
     private static async Task WarmUpAsync()
     {
         var path = Path.Combine(AppContext.BaseDirectory, "Reading", "first.pptx");

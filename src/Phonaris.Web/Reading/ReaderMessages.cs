@@ -20,7 +20,7 @@ internal static class ReaderMessages
         await stream.FlushAsync(cancel);
     }
 
-    /// <exception cref="EndOfStreamException">The other side is gone.</exception>
+    /// <exception cref="EndOfStreamException">The other side has ended.</exception>
     public static async Task<T> ReadAsync<T>(Stream stream, CancellationToken cancel)
     {
         var head = new byte[sizeof(int)];

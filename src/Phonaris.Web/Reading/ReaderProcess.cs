@@ -6,12 +6,12 @@ using SkiaSharp;
 namespace Phonaris.Web.Reading;
 
 /// <summary>
-/// A process of our own that reads decks and draws pages, so that no deck can take the server with it: bounded in memory and time, ended
-/// where it goes beyond, and begun again. One thing at a time.
+/// A separate process that reads decks and draws pages, so that no deck can bring down the server: limited in memory and time, killed
+/// when it exceeds a limit, and started again. It handles one request at a time.
 /// </summary>
 internal sealed class ReaderProcess : IDisposable
 {
-    /// <summary>How much memory a deck may take, in bytes.</summary>
+    /// <summary>The memory limit for a deck, in bytes.</summary>
     private const long MostBytes = 1_200_000_000;
     private static readonly TimeSpan LookEvery = TimeSpan.FromMilliseconds(100);
 
@@ -21,17 +21,17 @@ internal sealed class ReaderProcess : IDisposable
 
     private ReaderProcess(Process process, TimeSpan mostTime) => (_process, _mostTime) = (process, mostTime);
 
-    /// <summary>Whether it can be asked.</summary>
+    /// <summary>Whether it can take requests.</summary>
     public bool IsAlive => !_ended && !_process.HasExited;
 
     public int Id => _process.Id;
 
-    /// <summary>Begins one.</summary>
-    /// <param name="mostTime">How long a deck may take.</param>
-    /// <param name="ahead">Whether no deck waits for it yet.</param>
+    /// <summary>Starts a process.</summary>
+    /// <param name="mostTime">The time limit for a deck.</param>
+    /// <param name="ahead">Whether it is started before it is needed.</param>
     public static ReaderProcess Begin(TimeSpan mostTime, bool ahead)
     {
-        // In a group of its own: a key struck at the terminal is for the server.
+        // In its own process group, so that Ctrl+C at the terminal goes to the server only.
         var start = new ProcessStartInfo("setsid", [DotnetPath, typeof(Reader).Assembly.Location, ahead ? Reader.AheadArgument : Reader.Argument])
         {
             RedirectStandardInput = true,
@@ -40,21 +40,21 @@ internal sealed class ReaderProcess : IDisposable
         };
         start.Environment["DOTNET_GCHeapHardLimit"] = MostBytes.ToString("x", CultureInfo.InvariantCulture);
         start.Environment["DOTNET_gcServer"] = "0";
-        // What crashes leaves no memory images about.
+        // A crash must not leave core dumps behind.
         start.Environment["DOTNET_DbgEnableMiniDump"] = "0";
         return new(Process.Start(start)!, mostTime);
     }
 
-    /// <summary>The dotnet this process runs by, whatever program that is.</summary>
+    /// <summary>The dotnet host that runs this process.</summary>
     private static string DotnetPath => Path.GetFullPath(Path.Combine(RuntimeEnvironment.GetRuntimeDirectory(), "../../../dotnet"));
 
-    /// <summary>Asks it.</summary>
-    /// <param name="asked">What.</param>
-    /// <param name="name">What the file is called, in messages.</param>
-    /// <param name="pictures">Room for the pictures asked for.</param>
+    /// <summary>Sends a request.</summary>
+    /// <param name="asked">The request.</param>
+    /// <param name="name">The name of the file, for messages.</param>
+    /// <param name="pictures">Receives the pictures.</param>
     /// <param name="cancel">Stops it; the process is ended then.</param>
-    /// <exception cref="RuleException">It cannot be done, or was too much.</exception>
-    /// <exception cref="EndOfStreamException">The process ended: by the deck, or it was gone before.</exception>
+    /// <exception cref="RuleException">The request failed, or exceeded a limit.</exception>
+    /// <exception cref="EndOfStreamException">The process ended: because of the deck, or before.</exception>
     public async Task<ReaderAnswer> AskAsync(ReaderAsked asked, string name, IReadOnlyList<SKBitmap> pictures, CancellationToken cancel)
     {
         using var over = CancellationTokenSource.CreateLinkedTokenSource(cancel);
@@ -86,7 +86,7 @@ internal sealed class ReaderProcess : IDisposable
         }
     }
 
-    /// <summary>Says that a deck is more than can be read.</summary>
+    /// <summary>The error for a deck that exceeds the limits.</summary>
     public static RuleException TooMuch(string name) =>
         new($"{name} is too complex to read. Simplify it, or save it as PDF.");
 
@@ -100,12 +100,12 @@ internal sealed class ReaderProcess : IDisposable
         }
         catch (InvalidOperationException)
         {
-            // It has ended by itself.
+            // It has ended on its own.
         }
         _process.Dispose();
     }
 
-    /// <summary>Gives up where it grows too large.</summary>
+    /// <summary>Kills it when it uses too much memory.</summary>
     private async Task WatchAsync(CancellationTokenSource over, CancellationToken done)
     {
         while (!done.IsCancellationRequested)

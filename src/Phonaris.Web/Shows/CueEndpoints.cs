@@ -8,7 +8,7 @@ using Phonaris.Web.Hearing;
 
 namespace Phonaris.Web.Shows;
 
-/// <summary>What is done with cues beyond single edits: preset settings, copying, and why they sound or do not.</summary>
+/// <summary>Operations on cues beyond single edits: presets, copying, and why they play or do not.</summary>
 internal static class CueEndpoints
 {
     public static void MapCues(this RouteGroupBuilder api)
@@ -71,8 +71,8 @@ internal static class CueEndpoints
 /// <summary>Some cues of a show.</summary>
 public sealed record ChosenCues(ValueList<string> CueIds);
 
-/// <summary>Settings for some cues of a show: those named so, or plain ones.</summary>
+/// <summary>Settings for some cues of a show: those of a preset, or the defaults.</summary>
 public sealed record ChosenSettings(ValueList<string> CueIds, string? Preset);
 
-/// <summary>Copied cues, and the slide they are laid on.</summary>
+/// <summary>Copied cues, and the slide to paste them on.</summary>
 public sealed record Pasted(CueClip Clip, string SlideId);

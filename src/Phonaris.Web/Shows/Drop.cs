@@ -7,8 +7,8 @@ namespace Phonaris.Web.Shows;
 /// <param name="SoundId">The sound.</param>
 /// <param name="SlideId">The slide.</param>
 /// <param name="StepId">The step it was dropped on; null for the slide itself.</param>
-/// <param name="DelayMs">How long after that it begins, in milliseconds.</param>
-/// <param name="ThroughSlideId">The last slide it is to cover; null for as far as its kind goes.</param>
+/// <param name="DelayMs">The delay after that, in milliseconds.</param>
+/// <param name="ThroughSlideId">The last slide it covers; null for the default of its kind.</param>
 public sealed record Drop(string SoundId, string SlideId, string? StepId = null, long DelayMs = 0, string? ThroughSlideId = null)
 {
     internal PlaceCue ToEdit(Show show, string cueId)
@@ -20,5 +20,5 @@ public sealed record Drop(string SoundId, string SlideId, string? StepId = null,
     }
 }
 
-/// <summary>The cue a drop made, and what became of the show.</summary>
+/// <summary>The new cue, and the change of the show.</summary>
 public sealed record Dropped(string CueId, Edited Edited);

@@ -4,7 +4,7 @@ using Phonaris.Storage;
 namespace Phonaris.Web.Shows;
 
 /// <summary>
-/// Changes of a show. Each answers with what it changed. A request that names itself by an Idempotency-Key can be sent again where its answer
+/// Changes of a show. Each response contains what it changed. A request with an Idempotency-Key can be repeated when its response
 /// was lost: it is carried out once.
 /// </summary>
 internal static class EditEndpoints

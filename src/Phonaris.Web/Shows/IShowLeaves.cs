@@ -1,8 +1,8 @@
 namespace Phonaris.Web.Shows;
 
-/// <summary>What a feature does when a show is deleted.</summary>
+/// <summary>Lets a feature react to the deletion of a show.</summary>
 internal interface IShowLeaves
 {
-    /// <summary>Ends what it has open for a show.</summary>
+    /// <summary>Ends what it has running for a show.</summary>
     Task LeaveAsync(string showId);
 }

@@ -1,25 +1,25 @@
 namespace Phonaris.Web.Shows;
 
-/// <summary>What became of a list.</summary>
-/// <param name="Runs">The list as it is now, in runs of what lay side by side before; null where the same things are in it in the same order.</param>
-/// <param name="Changed">What is new in it, or not as it was, in its order now.</param>
+/// <summary>A change of a list.</summary>
+/// <param name="Runs">The new list as runs of consecutive old items; null when it has the same items in the same order.</param>
+/// <param name="Changed">The new and changed items, in the new order.</param>
 public sealed record ListChange<T>(IReadOnlyList<ListRun>? Runs, IReadOnlyList<T> Changed);
 
-/// <summary>A part of a list.</summary>
-/// <param name="From">Where its first thing was before, from 0; −1 where all of it is new: the next of what is changed and was not there.</param>
-/// <param name="Count">How many things it has.</param>
+/// <summary>A run of a list.</summary>
+/// <param name="From">The old index of its first item, from 0; −1 for new items, which are the next new ones among the changed items.</param>
+/// <param name="Count">The number of items.</param>
 public sealed record ListRun(int From, int Count);
 
 internal static class ListChange
 {
-    /// <summary>What became of a list; null for nothing.</summary>
+    /// <summary>The change of a list; null for none.</summary>
     /// <param name="before">The list before.</param>
     /// <param name="after">The list now.</param>
-    /// <param name="name">Names each thing of a list.</param>
+    /// <param name="name">The key of an item.</param>
     public static ListChange<T>? Between<T>(IReadOnlyList<T> before, IReadOnlyList<T> after, Func<T, string> name)
     {
         if (before.SequenceEqual(after)) return null;
-        // What has moved may be where something else of its name was: whichever is meant, what is not the same is told.
+        // A moved item may be where another with its key was; either way, different items are listed as changed.
         var places = before.Select((item, i) => (Name: name(item), i)).DistinctBy(p => p.Name).ToDictionary(p => p.Name, p => p.i);
         List<ListRun> runs = [];
         List<T> changed = [];

@@ -1,4 +1,4 @@
 namespace Phonaris.Web.Shows;
 
-/// <summary>Something that gets a name.</summary>
+/// <summary>A request with a name.</summary>
 public sealed record NamedThing(string Name);

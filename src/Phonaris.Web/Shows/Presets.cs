@@ -2,7 +2,7 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Web.Shows;
 
-/// <summary>The settings there are.</summary>
+/// <summary>All presets.</summary>
 /// <param name="Shipped">Those that come with the app.</param>
-/// <param name="Kept">Those a person kept.</param>
+/// <param name="Kept">Those saved by users.</param>
 public sealed record Presets(IReadOnlyList<Preset> Shipped, IReadOnlyList<Preset> Kept);

@@ -3,17 +3,17 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Web.Shows;
 
 /// <summary>
-/// How a stretch of a show has moved as a whole, as all does that comes after a slide whose hold has changed: said once rather than of everything
+/// A shift of a part of a show, for example of everything after a slide whose hold changed: sent once instead of with every item
 /// in it.
 /// </summary>
-/// <param name="FromFrame">The first frame of the stretch, before.</param>
+/// <param name="FromFrame">The first frame of the part, before.</param>
 /// <param name="ToFrame">The frame after its last, before.</param>
-/// <param name="Frames">By how many frames it comes later.</param>
-/// <param name="Index">By how many positions its slides lie further down among all.</param>
-/// <param name="Place">By how many shown slides.</param>
+/// <param name="Frames">The frames it is shifted by.</param>
+/// <param name="Index">The change of its slides' indices among all slides.</param>
+/// <param name="Place">The change of their indices among shown slides.</param>
 public sealed record Shift(long FromFrame, long ToFrame, long Frames, int Index, int Place)
 {
-    /// <summary>The longest stretch that has moved as a whole; null where there is none.</summary>
+    /// <summary>The longest part that was shifted as a whole; null for none.</summary>
     internal static Shift? Between(RunningOrder before, RunningOrder after)
     {
         var known = before.Slides.ToDictionary(s => s.SlideId);

@@ -3,8 +3,8 @@ using Microsoft.AspNetCore.Http.Metadata;
 
 namespace Phonaris.Web.Shows;
 
-/// <summary>An answer with the view of a show, written once however many pages ask for it.</summary>
-/// <param name="json">The view in JSON.</param>
+/// <summary>A response with the view of a show, serialised once for all pages that request it.</summary>
+/// <param name="json">The view as JSON.</param>
 internal sealed class ShowAnswer(byte[] json) : IResult, IEndpointMetadataProvider
 {
     public static void PopulateMetadata(MethodInfo method, EndpointBuilder builder) =>

@@ -3,30 +3,30 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Web.Shows;
 
-/// <summary>What an edit made of the view of a show: only what is no longer as it was. Null means unchanged.</summary>
+/// <summary>The change of a show's view by an edit. Null means unchanged.</summary>
 /// <param name="Id">The show.</param>
 /// <param name="Revision">The revision after the edit.</param>
 /// <param name="Since">The revision before it.</param>
-/// <param name="Shift">What has moved as a whole: the running order and the strands are first taken to have moved with it, and what they are now is said on that.</param>
+/// <param name="Shift">A shift that is applied first to the running order and the strands; the other changes are relative to the result.</param>
 /// <param name="Title">The show's title.</param>
-/// <param name="TargetMs">The running time aimed at, in milliseconds, or null.</param>
-/// <param name="LevelTargets">How loud the show is to be.</param>
-/// <param name="GainDb">By how much the whole is louder than its cues are set.</param>
-/// <param name="Duck">How beds are ducked under voices.</param>
-/// <param name="Showing">How it is shown.</param>
+/// <param name="TargetMs">The target running time in milliseconds, or null.</param>
+/// <param name="LevelTargets">The level targets.</param>
+/// <param name="GainDb">The gain of the whole mix, in dB.</param>
+/// <param name="Duck">The ducking under voices.</param>
+/// <param name="Showing">How it is presented.</param>
 /// <param name="IgnoredFindings">The keys of ignored findings.</param>
 /// <param name="Slides">The slides.</param>
 /// <param name="Sections">The sections.</param>
 /// <param name="Sounds">The sounds.</param>
 /// <param name="Cues">The cues.</param>
-/// <param name="RunningOrder">When each slide is there.</param>
+/// <param name="RunningOrder">The times of the slides.</param>
 /// <param name="TotalFrames">The running time in frames at 48 kHz.</param>
-/// <param name="Strands">The strands, each named by its cue and its first frame.</param>
+/// <param name="Strands">The strands, each identified by its cue and its first frame.</param>
 /// <param name="Outline">The whole show's sound.</param>
-/// <param name="RightsMissing">What is not known of sounds.</param>
+/// <param name="RightsMissing">What is unknown about the rights of sounds.</param>
 /// <param name="SoundProblems">What is wrong with sounds that cannot be read.</param>
-/// <param name="Undo">What undo would take back, or null for nothing.</param>
-/// <param name="Redo">What redo would make again, or null for nothing.</param>
+/// <param name="Undo">What undo would revert, or null for nothing.</param>
+/// <param name="Redo">What redo would repeat, or null for nothing.</param>
 public sealed record ShowChange(
     string Id, long Revision, long Since, Shift? Shift, string Title, long? TargetMs, LevelTargets LevelTargets, double GainDb, Duck Duck, Showing Showing,
     IReadOnlyList<string>? IgnoredFindings, ListChange<Slide>? Slides, IReadOnlyList<Section>? Sections, ListChange<Sound>? Sounds,
@@ -34,10 +34,10 @@ public sealed record ShowChange(
     IReadOnlyDictionary<string, IReadOnlyList<string>>? RightsMissing, IReadOnlyDictionary<string, string>? SoundProblems,
     string? Undo, string? Redo)
 {
-    /// <summary>What became of a view.</summary>
-    /// <param name="before">The view before, moved by <paramref name="shift"/>; what is the same in it is the very same.</param>
-    /// <param name="after">The view now.</param>
-    /// <param name="shift">What has moved as a whole between them.</param>
+    /// <summary>The change between two views.</summary>
+    /// <param name="before">The view before, shifted by <paramref name="shift"/>; unchanged parts are the same objects.</param>
+    /// <param name="after">The new view.</param>
+    /// <param name="shift">The shift between them.</param>
     internal static ShowChange Between(ShowView before, ShowView after, Shift? shift) => new(
         after.Id, after.Revision, before.Revision, shift, after.Show.Title, after.Show.TargetMs, after.Show.LevelTargets, after.Show.GainDb, after.Show.Duck, after.Show.Showing,
         before.Show.IgnoredFindings.Equals(after.Show.IgnoredFindings) ? null : after.Show.IgnoredFindings,

@@ -10,18 +10,18 @@ using Phonaris.Web.Jobs;
 
 namespace Phonaris.Web.Shows;
 
-/// <summary>Changes shows and tells the pages that follow them. What was kept is told as kept, whatever comes of the telling.</summary>
+/// <summary>Changes shows and notifies the pages that follow them. A stored change is reported as stored even if notifying fails.</summary>
 internal sealed class ShowChanges(
     ShowStore store, IPages pages, SoundLibrary sounds, VideoPictures videos, ShowViews views, TimedShows timed, Mixes mixes, Lazy<JobRunner> jobs, ILogger<ShowChanges> log) : IMeasuredListener
 {
-    /// <summary>Makes an edit that a person made on a page.</summary>
+    /// <summary>Makes an edit by a user on a page.</summary>
     public Task<StoredShow> ApplyAsync(string id, MadeEdit made, CancellationToken cancel, string? requestKey = null) =>
         ChangeAsync(id, () => store.ApplyAsync(id, made, cancel, requestKey), cancel);
 
-    /// <summary>Makes an edit that is worked out from the show as it is then; null where there is nothing to change.</summary>
+    /// <summary>Makes an edit computed from the show as it is then; null for none.</summary>
     public Task<StoredShow> ApplyAsync(string id, Func<Show, Edit?> edit, CancellationToken cancel) => ChangeAsync(id, () => store.ApplyAsync(id, edit, cancel), cancel);
 
-    /// <summary>Makes an edit as <see cref="ApplyAsync(string, Func{Show, Edit?}, CancellationToken)"/> does, and keeps with it the job that follows from the show as it becomes.</summary>
+    /// <summary>Makes an edit like <see cref="ApplyAsync(string, Func{Show, Edit?}, CancellationToken)"/>, and stores with it the job that the new show needs.</summary>
     public async Task<StoredShow> ApplyAsync(string id, Func<Show, Edit?> edit, Func<Show, JobRow> follows, CancellationToken cancel)
     {
         JobRow? job = null;
@@ -30,7 +30,7 @@ internal sealed class ShowChanges(
         return stored;
     }
 
-    /// <summary>Keeps a new show with the job that follows from it.</summary>
+    /// <summary>Stores a new show with the job it needs.</summary>
     public async Task<StoredShow> AddAsync(string id, Show show, JobRow? follows, CancellationToken cancel)
     {
         var stored = await store.AddAsync(id, show, cancel, follows);
@@ -44,19 +44,19 @@ internal sealed class ShowChanges(
     public Task<StoredShow> RedoAsync(string id, string? sender, CancellationToken cancel, long? seen = null, string? requestKey = null) =>
         ChangeAsync(id, () => store.RedoAsync(id, sender, cancel, seen, requestKey), cancel);
 
-    /// <summary>Makes what follows from a show, now that more of it has been measured, part of its last edit.</summary>
+    /// <summary>Adds the effects of a new measurement to the show's last edit.</summary>
     public Task FollowUpAsync(string showId, CancellationToken cancel) => ChangeAsync(showId, () => store.FollowUpAsync(showId, cancel), cancel);
 
     public Task<StoredShow> WindAsync(string id, int position, CancellationToken cancel) =>
         ChangeAsync(id, () => store.WindAsync(id, position, cancel), cancel);
 
-    /// <summary>What became of a show, for the page that changed it.</summary>
+    /// <summary>The change of a show, for the page that made it.</summary>
     public async Task<Ok<Edited>> AnswerAsync(StoredShow stored) => TypedResults.Ok(await EditedAsync(stored));
 
     /// <inheritdoc cref="AnswerAsync"/>
     public async Task<Edited> EditedAsync(StoredShow stored) => new(stored.Revision, await ToldAsync(stored));
 
-    /// <summary>Does what follows from a change that is kept, whatever comes of it.</summary>
+    /// <summary>Does what follows from a stored change, whatever fails.</summary>
     private async Task FollowAsync(StoredShow stored, Func<Task> work)
     {
         try
@@ -89,13 +89,13 @@ internal sealed class ShowChanges(
         if (stored.Revision == before?.Revision) return stored;
         await FollowAsync(stored, async () =>
         {
-            // What sounds now is fetched again at once, while the rest is made.
+            // Playing pages request the changed sound at once, while the rest is computed.
             await pages.TellAsync(stored.Id, "sounding");
             await mixes.HeardFirstAsync(stored);
             await ChangeSpeed.QueueAsync(jobs.Value, sounds, before?.Show, stored, timed.Of(stored), CancellationToken.None);
             await CopyVideo.QueueAsync(jobs.Value, videos, before?.Show, stored, CancellationToken.None);
         });
-        // Pages that have the show as it was take the change over; others ask for the show.
+        // Pages that have the show as it was apply the change; others request the show.
         var made = await ToldAsync(stored);
         await FollowAsync(stored, () => pages.TellAsync(stored.Id, "changed", stored.Id, stored.Revision, made));
         return stored;

@@ -22,7 +22,7 @@ internal static class ShowEndpoints
         api.MapGet("/shows/{id}", async Task<Results<ShowAnswer, NotFound>> (string id, ShowStore shows, ShowViews views, CancellationToken cancel) =>
             await shows.FindAsync(id, cancel) is { } stored ? await views.AnswerAsync(stored, cancel) : TypedResults.NotFound());
 
-        // A show as it is kept, for one that cannot be opened: the one who mends it needs that.
+        // A show as stored, for repairing one that cannot be opened.
         api.MapGet("/shows/{id}/written", async Task<Results<FileContentHttpResult, NotFound>> (string id, ShowStore shows, CancellationToken cancel) =>
             await shows.WrittenAsync(id, cancel) is { } json ? TypedResults.File(Encoding.UTF8.GetBytes(json), "application/json", $"show-{id}.json") : TypedResults.NotFound());
 
@@ -37,7 +37,7 @@ internal static class ShowEndpoints
                 : TypedResults.File(Encoding.UTF8.GetBytes(TimingSheetCsv.Of(sheet)), "text/csv; charset=utf-8", "timing.csv");
         });
 
-        // Deleted, a show is in the trash for a while, and can be restored.
+        // A deleted show is in the trash for a while, and can be restored.
         api.MapDelete("/shows/{id}", async Task<NoContent> (string id, ShowStore shows, JobRunner jobs, IEnumerable<IShowLeaves> leaving, CancellationToken cancel) =>
         {
             await jobs.CancelAsync(id, _ => true, cancel);
@@ -58,6 +58,6 @@ internal static class ShowEndpoints
     }
 }
 
-/// <summary>Room that was given back.</summary>
+/// <summary>The space that was freed.</summary>
 /// <param name="Bytes">How much, in bytes.</param>
 public sealed record GivenBack(long Bytes);

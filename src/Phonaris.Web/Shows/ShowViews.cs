@@ -10,29 +10,29 @@ using Phonaris.Web.Hearing;
 
 namespace Phonaris.Web.Shows;
 
-/// <summary>Makes the views of shows, each once for a revision; strands that an edit left as they were are taken over from the view before.</summary>
+/// <summary>Makes the views of shows, once for each revision; strands that an edit did not change are reused from the view before.</summary>
 internal sealed class ShowViews(SoundLibrary sounds, TimedShows timed, IOptions<JsonOptions> json)
 {
     private const int OutlineColumns = 720;
     private const int RowColumns = 32;
 
-    /// <summary>More knots than this would be one line.</summary>
+    /// <summary>The most points of a level curve; more could not be told apart.</summary>
     private const int MostEditPoints = 200;
 
     private const double LeastLevelDb = -90;
 
     private readonly OfShows<Lazy<Task<Made>>> _latest = new();
 
-    /// <summary>The view of a show as it is sent, its sounds made ready where they are not.</summary>
+    /// <summary>The view of a show as it is sent, after making its sounds ready.</summary>
     public async Task<ShowAnswer> AnswerAsync(StoredShow stored, CancellationToken cancel) => new((await MadeAsync(stored, cancel)).Json.Value);
 
-    /// <summary>The cues of a show that sound, as drawn.</summary>
+    /// <summary>The strands of the cues that play.</summary>
     public async Task<IReadOnlyList<StrandView>> StrandsAsync(StoredShow stored, CancellationToken cancel) => (await MadeAsync(stored, cancel)).View.Strands;
 
-    /// <summary>What the last edit of a show made of its view.</summary>
+    /// <summary>The change of the view by the last edit of a show.</summary>
     public async Task<ShowChange?> ChangeAsync(StoredShow stored, CancellationToken cancel) => (await MadeAsync(stored, cancel)).Change;
 
-    /// <summary>A show of the list as a card.</summary>
+    /// <summary>A show as a card of the list.</summary>
     public static ShowCard Card(ListedShow listed) =>
         new(listed.Id, listed.Title, listed.Slides, listed.Sounds, listed.RunningTimeFrames, listed.FirstSlide, listed.ChangedAt, listed.Problem);
 
@@ -46,7 +46,7 @@ internal sealed class ShowViews(SoundLibrary sounds, TimedShows timed, IOptions<
         var before = known?.Value.IsCompletedSuccessfully == true ? await known.Value : null;
         if (before?.View.Revision == stored.Revision && before.View.SoundProblems.Count == problems.Count) return before;
         var mine = new Lazy<Task<Made>>(() => Task.Run(() => Make(stored, problems, before), CancellationToken.None));
-        // Asked for twice at once, it is made once.
+        // Concurrent requests share one computation.
         var made = await _latest.Keep(stored, known, mine).Value;
         return made.View.Revision == stored.Revision ? made : Make(stored, problems, made);
     }
@@ -57,10 +57,10 @@ internal sealed class ShowViews(SoundLibrary sounds, TimedShows timed, IOptions<
         var (order, schedule, renewals) = (show.Order, show.Schedule, sounds.Renewals);
         var outline = new float[OutlineColumns];
         SoundOutline.Of(schedule, sounds.Peaks, outline);
-        // What has moved as a whole is drawn already.
+        // A part that was shifted as a whole is already drawn.
         var shift = before is null ? null : Shift.Between(before.View.RunningOrder, order);
         if (shift is not null) before = before!.Moved(shift);
-        // A sound that was silent and can be read now looks otherwise, though nothing was edited.
+        // A sound that was silent and can now be read looks different, although nothing was edited.
         var known = before?.Renewals == renewals ? before.Strands.DistinctBy(s => s.Key).ToDictionary(s => s.Key) : [];
         var videos = ShownVideo.OfAll(show).ToLookup(v => v.CueId);
         var strands = schedule.Cues.Concat(schedule.Silent).Select(scheduled =>
@@ -107,18 +107,18 @@ internal sealed class ShowViews(SoundLibrary sounds, TimedShows timed, IOptions<
         { HeardTo = cue.HeardTo };
     }
 
-    /// <summary>The slides a cue sounds on, and where on each.</summary>
+    /// <summary>The slides a cue plays on, with the stretch on each.</summary>
     private static IEnumerable<(string SlideId, long FromFrame, long ToFrame)> RowsOf(ScheduledCue cue, RunningOrder order) =>
         order.Within(cue.StartFrame, cue.EndFrame).Select(s => (s.SlideId, Math.Max(s.StartFrame, cue.StartFrame), Math.Min(s.EndFrame, cue.EndFrame)));
 
     private static List<double> Rounded(float[] values) => [.. values.Select(v => Math.Round(v, 3))];
 
-    /// <summary>One shared instance for equal values.</summary>
+    /// <summary>Shares one instance for equal values.</summary>
     private static List<double> Even(List<double> values) => values.TrueForAll(v => v == values[0]) ? [values[0]] : values;
 
     private sealed record Made(ShowView View, ShowChange? Change, IReadOnlyList<DrawnStrand> Strands, long Renewals, Lazy<byte[]> Json)
     {
-        /// <summary>What there would be if nothing else had changed.</summary>
+        /// <summary>The view if nothing else had changed.</summary>
         public Made Moved(Shift shift)
         {
             List<DrawnStrand> strands = [.. Strands.Select(s => s with { Scheduled = shift.Of(s.Scheduled), View = shift.Of(s.View) })];
@@ -130,12 +130,12 @@ internal sealed class ShowViews(SoundLibrary sounds, TimedShows timed, IOptions<
         }
     }
 
-    /// <summary>A strand, and what it was made of.</summary>
+    /// <summary>A strand with its inputs.</summary>
     private sealed record DrawnStrand(ScheduledCue Scheduled, Cue Cue, StrandView View)
     {
         public (string CueId, long StartFrame) Key => (Cue.Id, Scheduled.StartFrame);
 
-        /// <summary>Whether it would be drawn the same once more.</summary>
+        /// <summary>Whether it would be drawn the same again.</summary>
         public bool IsStill(ScheduledCue scheduled, Cue cue, RunningOrder order) =>
             Cue == cue && Scheduled == scheduled && View.Rows.Select(r => (r.SlideId, r.FromFrame, r.ToFrame)).SequenceEqual(RowsOf(scheduled, order));
     }

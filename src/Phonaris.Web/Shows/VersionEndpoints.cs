@@ -4,7 +4,7 @@ using Phonaris.Storage;
 
 namespace Phonaris.Web.Shows;
 
-/// <summary>Versions of a show, kept under names.</summary>
+/// <summary>Named versions of a show.</summary>
 internal static class VersionEndpoints
 {
     public static void MapVersions(this RouteGroupBuilder api)

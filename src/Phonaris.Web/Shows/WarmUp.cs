@@ -15,8 +15,8 @@ using Phonaris.Web.Jobs;
 namespace Phonaris.Web.Shows;
 
 /// <summary>
-/// Goes once, when the app starts, through what an edit goes through, on a show in memory that nobody sees: so all of it is compiled by the time
-/// a person makes their first, and that is as quick as the rest.
+/// At startup, runs an edit of a show in memory through the whole code path, so that everything is compiled and
+/// the user's first edit is as fast as later ones.
 /// </summary>
 internal sealed class WarmUp(
     IDbContextFactory<PhonarisDb> real, SoundLibrary sounds, VideoPictures videos, IPages pages, Lazy<JobRunner> jobs, IOptions<JsonOptions> json, IOptions<AppOptions> asked, TimeProvider clock,
@@ -27,7 +27,7 @@ internal sealed class WarmUp(
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
         if (!asked.Value.WarmUp) return;
-        // What is asked for first comes first.
+        // User requests have priority.
         await Task.Yield();
         try
         {
@@ -54,7 +54,7 @@ internal sealed class WarmUp(
         var changes = new ShowChanges(store, pages, sounds, videos, views, timed, new(sounds, timed), jobs, log);
         var options = json.Value.SerializerOptions;
         var show = Show.Empty("Warm-up").Apply(new AddCard("slide", CardKind.Title, 0)).Show;
-        // Its file is not there: it is silent.
+        // Its file does not exist, so it is silent.
         var sound = Sound.BroughtIn("sound", new('0', 64), "Sound.wav", new(48_000, 48_000, 2, null, null, null, null, 0, 0, 0, 0, false), Rights.Unknown, SoundKind.Bed);
         show = show with { Sounds = [sound] };
         show = show with { Cues = [CueDefaults.For(show, sound, "slide", "cue")] };
@@ -66,7 +66,7 @@ internal sealed class WarmUp(
         await changes.UndoAsync(Id, null, cancel);
     }
 
-    /// <summary>Contexts of the app's own kind, so that what they are made of is the same, on another database.</summary>
+    /// <summary>Contexts of the app's own type on another database, so that their compiled model is shared.</summary>
     private sealed class InMemory(IDbContextFactory<PhonarisDb> real, SqliteConnection connection) : IDbContextFactory<PhonarisDb>
     {
         public PhonarisDb CreateDbContext()

@@ -16,7 +16,7 @@ import { Warnings } from "./Warnings";
 import { Timing } from "./Timing";
 import { words } from "./words";
 
-/** One or several cues, each value editable. Where several differ, it says so. */
+/** One or several cues; where their values differ, the field says so. */
 export function CueDetails({ cues }: { cues: readonly Cue[] }) {
   const view = useView();
   const soundOf = (cue: Cue) => view.show.sounds.find((s) => s.id === cue.soundId);

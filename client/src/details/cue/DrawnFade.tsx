@@ -10,17 +10,17 @@ import { words } from "./words";
 interface Props {
   cue: Cue;
   end: "in" | "out";
-  /** The first frame of the sound that is heard, and the one after the last. */
+  /** The first audible frame of the sound, and the one after the last. */
   from: number;
   to: number;
   /** The waveform. */
   surface: RefObject<Element | null>;
-  /** Where a frame of the sound lies on the waveform, in per cent, and the frame at a place on it, in pixels. */
+  /** The position of a frame on the waveform, in per cent, and the frame at a position, in pixels. */
   share: (frame: number) => number;
   frameAt: (x: number) => number;
 }
 
-/** A fade drawn on the waveform. Its inner end is a handle that makes it longer or shorter. */
+/** A fade on the waveform. Its inner end is a handle that changes its length. */
 export function DrawnFade({ cue, end, from, to, surface, share, frameAt }: Props) {
   const { edit } = useOpenShow();
   const fade = end === "in" ? cue.fadeIn : cue.fadeOut;
@@ -38,7 +38,7 @@ export function DrawnFade({ cue, end, from, to, surface, share, frameAt }: Props
     surface,
   });
   const ms = held?.value ?? fade.ms;
-  // At its speed a cue goes through more or less of the sound in the time of its fade.
+  // At its speed, a cue passes more or less of the sound during its fade.
   const frames = Math.min(to - from, framesOfMs(ms) * cue.speed);
   const [outer, inner] = end === "in" ? [share(from), share(from + frames)] : [share(to), share(to - frames)];
 
@@ -73,7 +73,7 @@ export function DrawnFade({ cue, end, from, to, surface, share, frameAt }: Props
         title={words.drag(words.fade[end])}
         data-grip={`fade-${end}`}
         className="absolute top-0 z-20 -ml-3 h-6 w-6 cursor-ew-resize touch-none"
-        // At the very edge it is still to be taken hold of.
+        // Even at the very edge the handle can be reached.
         style={{ left: `clamp(0.5rem, ${inner}%, 100% - 0.5rem)` }}
       >
         <div className="bg-base-100 mx-auto mt-px size-3 rounded-full border-2 border-current" />
@@ -90,7 +90,7 @@ export function DrawnFade({ cue, end, from, to, surface, share, frameAt }: Props
   );
 }
 
-/** What a fade takes away of one half of the waveform: between the half's edge and the gain, which opens from the middle. */
+/** The area a fade removes from one half of the waveform: between the half's edge and the gain curve. */
 function gone(curve: Cue["fadeIn"]["curve"], outer: number, inner: number, edge: 0 | 100): string {
   const between = (part: number) => (outer + (inner - outer) * part).toFixed(2);
   const course = {

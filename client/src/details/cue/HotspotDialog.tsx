@@ -23,7 +23,7 @@ interface Props {
   close: () => void;
 }
 
-/** A hotspot dragged on its slide, with its size, rotation, looks and text alternative beside it. */
+/** A hotspot, dragged on its slide, with its size, rotation, appearance and text alternative. */
 export function HotspotDialog({ cue, spot, close }: Props) {
   const view = useView();
   const { edit, upload } = useOpenShow();

@@ -14,7 +14,7 @@ import { words } from "./words";
 
 interface Props {
   cues: readonly Cue[];
-  /** Whether beds can be ducked under all of them. */
+  /** Whether all of them are kinds under which beds can be ducked. */
   spoken: boolean;
 }
 
@@ -46,7 +46,7 @@ export function Level({ cues, spoken }: Props) {
   );
 }
 
-/** The level, typed or by a slider; for several cues also by a difference. */
+/** The level, as a number or by slider; for several cues also as a difference. */
 function LevelRow({ cues }: { cues: readonly Cue[] }) {
   const { edit } = useOpenShow();
   const each = useEditEach(cues);
@@ -65,7 +65,7 @@ function LevelRow({ cues }: { cues: readonly Cue[] }) {
         {cues.length === 1 && (
           <input
             type="range"
-            className="range range-primary range-xs w-24"
+            className="range range-primary range-xs w-20"
             aria-label={words.levelSlider}
             min={-60}
             max={12}
@@ -96,7 +96,7 @@ function LevelRow({ cues }: { cues: readonly Cue[] }) {
   );
 }
 
-/** The crossfade from the cue before it. */
+/** The crossfade from the bed before. */
 function Crossfade({ cue }: { cue: Cue }) {
   const view = useView();
   const { edit } = useOpenShow();
@@ -150,7 +150,7 @@ function Ducks({ cues }: { cues: readonly Cue[] }) {
   );
 }
 
-/** How beds are ducked under a voice: as in the show, or with its own settings. */
+/** The ducking under a voice: the show's, or its own settings. */
 function Ducking({ cue }: { cue: Cue }) {
   const view = useView();
   const { edit } = useOpenShow();
@@ -200,7 +200,7 @@ function Points({ cue }: { cue: Cue }) {
         points: points(levelPoints).toSorted((a, b) => a.atMs - b.atMs),
       })),
     );
-  // A point is known by its time: no two have the same.
+  // A point is identified by its time, because no two have the same.
   const change = (atMs: number, to: Partial<Points[number]>) =>
     set((points) => points.map((p) => (p.atMs === atMs ? { ...p, ...to } : p)));
   return (

@@ -7,7 +7,7 @@ import { clock, framesOfMs, msOfFrames } from "../../ui/format";
 import { Row } from "../Topic";
 import { words } from "./words";
 
-/** Which part of a cue is looped. */
+/** The part of a cue that loops. */
 export function LoopPart({ cue, sound }: { cue: Cue; sound: Sound }) {
   const view = useView();
   const { edit } = useOpenShow();
@@ -15,7 +15,7 @@ export function LoopPart({ cue, sound }: { cue: Cue; sound: Sound }) {
   if (cue.rounds === 1) return null;
   const setPart = (fromFrame: number, toFrame: number) =>
     edit({ kind: "setLoopPart", cueId: cue.id, part: { fromFrame, toFrame } });
-  // A section to start from, to be dragged from there.
+  // A part to begin with, for adjusting by dragging.
   const proposed = () =>
     fetchProposals(view.id, cue.id)
       .then(({ loopPart }) => setPart(loopPart.fromFrame, loopPart.toFrame))

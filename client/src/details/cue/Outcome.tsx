@@ -4,7 +4,7 @@ import { useView } from "../../show/openShow";
 import { time } from "../../ui/format";
 import { words } from "./words";
 
-/** When cues play, with all that is set. */
+/** When cues play, with all their settings. */
 export function Outcome({ cues }: { cues: readonly Cue[] }) {
   const view = useView();
   const chosen = new Set(cues.map((cue) => cue.id));

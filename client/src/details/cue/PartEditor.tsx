@@ -28,7 +28,7 @@ interface Held {
 
 type Grip = "in" | "out" | "slip" | "from" | "to";
 
-/** The part of the sound a cue uses, its loop and its fades, on its waveform: dragged, typed, or set at the play position. */
+/** The trim of a cue, its loop and its fades on the waveform: dragged, typed, or set at the play position. */
 export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
   const view = useView();
   const { edit } = useOpenShow();
@@ -94,12 +94,12 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
     setSeen({ from, to: Math.round(from + length) });
   };
 
-  // Broken off it does not come to its out; looped it comes to its end anywhere, and its fade is drawn at its out.
+  // A cue that is stopped does not reach its out point; a looped one can end anywhere, and its fade is drawn at its out point.
   const strand = view.strands.findLast((s) => s.cueId === cue.id);
   const roundly = !cue.fit && (strand?.editPoints.length ?? 0) > 0;
   const heardTo = held || !strand || roundly ? outFrame : Math.min(outFrame, strand.heardTo);
 
-  // What is drawn to is looked at.
+  // The frame under the pointer while something is dragged.
   const looked = held && (held.inFrame !== cue.inFrame ? held.inFrame : held.outFrame - 1);
   return (
     <Topic
@@ -113,7 +113,7 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
       {sound.video && (
         <div className="relative">
           {(playing || looked !== undefined) && (
-            // Over what is above it, so that what is in hand stays where it is.
+            // Drawn over the items above, so that a dragged one does not move.
             <div className="absolute bottom-full z-30 w-full shadow-md">
               <VideoPreview video={sound} player={player} at={looked} />
             </div>
@@ -124,7 +124,7 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
       <div
         ref={box}
         className={`bg-base-200 relative h-18 cursor-text overflow-hidden ${sound.video ? "rounded-b-md" : "rounded-md"}`}
-        // What was drawn is let go over it too, which is no click on it.
+        // A drag can end over it too, which is not a click.
         onClick={(event) =>
           (event.target as Element).closest("[data-grip]") ||
           player.seek(frameAt(event.clientX - event.currentTarget.getBoundingClientRect().left))
@@ -234,7 +234,7 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
   }
 }
 
-/** What is trimmed off, or, faintly, what is not reached. */
+/** The trimmed parts and, paler, parts that are not reached. */
 function Shade({ from, to, faint = false }: { from: number; to: number; faint?: boolean }) {
   const [left, right] = [Math.max(0, from), Math.min(100, to)];
   if (right <= left) return null;

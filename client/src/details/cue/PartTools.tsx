@@ -12,11 +12,11 @@ import { words } from "./words";
 interface Props {
   cue: Cue;
   sound: Sound;
-  /** Changes the first frame that is used, or the one after the last, of the cue as it is by then. */
+  /** Changes the in or out point of a cue, as it is at that time. */
   change: (part: (now: Cue) => { inFrame?: number; outFrame?: number }) => void;
   /** The frame at the play position. */
   here: () => number;
-  /** Shows this many times the length that is shown now. */
+  /** Zooms by this factor. */
   zoom: (factor: number) => void;
 }
 

@@ -6,7 +6,7 @@ import { useView } from "../../show/openShow";
 import { Menu, MenuEntry } from "../../ui/Menu";
 import { words } from "./words";
 
-/** Settings applied in one click. Those of a cue can be saved as a preset. */
+/** Presets, applied in one click. The settings of a cue can be saved as one. */
 export function Presets({ cues }: { cues: readonly Cue[] }) {
   const view = useView();
   const [naming, setNaming] = useState(false);

@@ -8,7 +8,7 @@ import { words } from "./words";
 
 const fill = 0;
 
-/** How often cues play. */
+/** How often cues repeat. */
 export function Rounds({ cues }: { cues: readonly Cue[] }) {
   const each = useEditEach(cues);
   const set = (rounds: number) =>

@@ -13,7 +13,7 @@ interface Props {
   cues: readonly Cue[];
 }
 
-/** The slides of cues, what they start with and when they end. */
+/** The slides of cues, their start and their end. */
 export function Timing({ cues }: Props) {
   const [cue, ...more] = cues;
   const oneOf = more.length === 0 ? cue : undefined;
@@ -41,7 +41,7 @@ export function Timing({ cues }: Props) {
   );
 }
 
-/** The slides of cues, typed. */
+/** The slides of cues, as a field. */
 export function Slides({ cues }: Props) {
   const view = useView();
   const each = useEditEach(cues);
@@ -78,13 +78,13 @@ export function Slides({ cues }: Props) {
   );
 }
 
-/** The numbers of the slides that are shown. */
+/** The numbers of the shown slides. */
 function useNumbers() {
   const view = useView();
   return (slideId: string | undefined) => view.runningOrder.slides.find((s) => s.slideId === slideId)?.number;
 }
 
-/** The first and the last slide of a cue, chosen by their titles. */
+/** The first and the last slide of a cue, as lists of titles. */
 function Titles({ cue, span }: { cue: Cue; span: NonNullable<Cue["span"]> }) {
   const view = useView();
   const { edit } = useOpenShow();
@@ -115,14 +115,14 @@ function Titles({ cue, span }: { cue: Cue; span: NonNullable<Cue["span"]> }) {
   );
 }
 
-/** The steps of a slide after its first, as choices. */
+/** The steps of a slide after the first, as options. */
 function useSteps(slideId: string | undefined) {
   const view = useView();
   const steps = view.show.slides.find((s) => s.id === slideId)?.steps ?? [];
   return steps.slice(1).map((s, k) => [s.id, words.atStep(k + 2, s.label)] as const);
 }
 
-/** The other cues a cue can start after, the likeliest first; requested only where it starts after one. */
+/** The cues that a cue can follow, the most likely first; requested only when it follows one. */
 function useBefore(cue: Cue | undefined): readonly string[] {
   const view = useView();
   const { data } = useProposals(view.id, cue?.id, view.revision, cue?.start.kind === "after");
@@ -130,7 +130,7 @@ function useBefore(cue: Cue | undefined): readonly string[] {
   return cue?.start.cueId && !after.includes(cue.start.cueId) ? [cue.start.cueId, ...after] : after;
 }
 
-/** What cues start with, and after which delay. */
+/** What cues start with, and their delay. */
 export function Start({ cues }: Props) {
   const view = useView();
   const each = useEditEach(cues);
@@ -203,7 +203,7 @@ export function Start({ cues }: Props) {
   );
 }
 
-/** Whether cues of several slides continue or restart on each slide. */
+/** Whether cues continue or restart on each of several slides. */
 function OnEach({ cues }: Props) {
   const each = useEditEach(cues);
   if (!cues.some(({ span }) => span && span.first !== span.last)) return null;
@@ -263,7 +263,7 @@ export function End({ cues }: Props) {
   );
 }
 
-/** By how much cues end earlier or later than that, where they were dragged. */
+/** How much earlier or later cues end, after their end was dragged. */
 export function EndOffset({ cues }: Props) {
   const each = useEditEach(cues);
   if (cues.every((cue) => cue.stop === "finished" || cue.stopOffsetMs === 0)) return null;
@@ -293,7 +293,7 @@ export function EndOffset({ cues }: Props) {
   );
 }
 
-/** What cues do when the presenter returns to their slides. */
+/** What cues do when their slides are revisited. */
 function Return({ cues }: Props) {
   const each = useEditEach(cues);
   const { returns } = words;
@@ -312,7 +312,7 @@ function Return({ cues }: Props) {
   );
 }
 
-/** Takes cues off their slides and keeps their settings. */
+/** Parks cues: takes them off their slides and keeps their settings. */
 function Park({ cues }: Props) {
   const each = useEditEach(cues);
   if (cues.every(({ span }) => !span)) return null;

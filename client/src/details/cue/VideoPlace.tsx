@@ -15,7 +15,7 @@ type Box = Pick<Place, "x" | "y" | "width" | "height">;
 const least = 0.05;
 const nudged = 0.01; // of the slide, by an arrow key
 
-/** The position of a video on its slide, dragged there, and what is shown before it starts and after it ends. */
+/** The position of a video, dragged on its slide, and what is shown before it starts and after it ends. */
 export function VideoPlace({ cue, video, place }: { cue: Cue; video: Sound; place: Place }) {
   const view = useView();
   const { edit } = useOpenShow();
@@ -123,7 +123,7 @@ export function VideoPlace({ cue, video, place }: { cue: Cue; video: Sound; plac
   );
 }
 
-/** A box moved, or its lower right corner, so that it stays on the slide. */
+/** A box moved or resized within the slide. */
 function moved({ x, y, width, height }: Box, size: boolean, dx: number, dy: number): Box {
   if (size) return { x, y, width: round(within(width + dx, least, 2)), height: round(within(height + dy, least, 2)) };
   return {

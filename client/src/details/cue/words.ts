@@ -1,7 +1,7 @@
 import type { FadeCurve } from "../../api/client";
 import { plural } from "../../ui/plural";
 
-/** What the details of a cue say. */
+/** The texts of a cue's details. */
 export const words = {
   cues: (n: number) => plural(n, "cue"),
   mute: "Mute",

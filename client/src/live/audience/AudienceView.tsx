@@ -8,14 +8,14 @@ import { words } from "./words";
 
 interface Props {
   stage: Stage;
-  /** Where the picture of a cue's hotspot is to be had. */
+  /** The address of the picture of a cue's hotspot. */
   spotPicture: (cueId: string) => string | undefined;
   pictures: Pictures["had"];
   /** When the talk begins, by this machine's clock; undefined for no countdown. */
   startsAt: number | undefined;
 }
 
-/** What the audience sees: the slide with its steps, dissolving in, its hotspots, and the countdown of the waiting loop. */
+/** What the audience sees: the slide with its steps, transitions and hotspots, and the countdown of the waiting loop. */
 export function AudienceView({ stage, spotPicture, pictures, startsAt }: Props) {
   const now = useNow(stage);
   const place = stage.place();

@@ -7,7 +7,7 @@ import { useNow } from "../engine/useNow";
 import { seenNow, videosAt } from "../engine/videos";
 import { words } from "./words";
 
-/** The videos on the slide of a place, the one that is shown unless it is another: large or on the presenter's own small picture. One that is triggered manually begins where it is clicked. */
+/** The videos on a slide, by default the current one: large, or on the presenter's small picture. A manual one is triggered by a click on it. */
 export function LiveVideos({ stage, at, small = false }: { stage: Stage; at?: number; small?: boolean }) {
   const now = useNow(stage);
   const index = at ?? now.place;
@@ -54,7 +54,7 @@ function LiveVideo({ stage, cue, style }: Props) {
   const source = stage.videos.get(cue.video.file);
   useEffect(() => {
     const video = element.current;
-    // By the window it is seen in: one behind another draws nothing.
+    // By the window it is in: a window in the background draws nothing.
     const there = video?.ownerDocument.defaultView;
     if (!video || !there) return;
     let request = 0;

@@ -2,10 +2,10 @@ import type { Stage } from "../engine/Stage";
 import { useNow } from "../engine/useNow";
 import { words } from "./words";
 
-/** More than so many have their names under their rings. */
+/** With more than this many, names are below their rings. */
 const mostNamedBeside = 4;
 
-/** The cues here that is triggered manually, each hanging from its open ring, with their keys; those of this slide alone come first. Below one another, or across. */
+/** The cues of this slide that are triggered manually, each with its key; cues on this slide only come first. In a column or a row. */
 export function ManualCueButtons({ stage, across = false }: { stage: Stage; across?: boolean }) {
   const now = useNow(stage);
   const ids = (stage.place()?.byHand ?? []).slice(0, 9);

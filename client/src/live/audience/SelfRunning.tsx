@@ -15,7 +15,7 @@ interface Props {
   pictures: Pictures["had"];
 }
 
-/** A show that runs by itself, filling the screen: nothing on it is triggered manually. Escape ends it, the arrows still move it. */
+/** A self-running show in full screen; manual cues are not triggered. Escape ends it, and arrow keys still move it. */
 export function SelfRunning({ stage, showId, pictures }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const now = useNow(stage);

@@ -7,13 +7,13 @@ import { useNow } from "../engine/useNow";
 
 interface Layer {
   key: number;
-  /** The place of the plan that is seen. */
+  /** The place of the plan that is shown. */
   place: number;
-  /** Whether its picture is there. */
+  /** Whether its picture has been loaded. */
   shown: boolean;
 }
 
-/** What is seen of the slides: the one that is shown with the videos on it, over the one before it until it has come in. */
+/** The current slide with its videos, over the one before until its transition has ended. */
 export function SlideLayers({ stage, pictures }: { stage: Stage; pictures: Pictures["had"] }) {
   const now = useNow(stage);
   const [layers, setLayers] = useState<readonly Layer[]>([]);
@@ -21,7 +21,7 @@ export function SlideLayers({ stage, pictures }: { stage: Stage; pictures: Pictu
   const top = layers.at(-1);
   if (now.place >= 0 && top?.place !== now.place) {
     const next = { key: (top?.key ?? 0) + 1, place: now.place, shown: false };
-    // What is still on its way in is replaced at once.
+    // A slide that is still in transition is replaced at once.
     if (slideOf(top?.place) !== slideOf(now.place)) setLayers([...layers.filter((l) => l.shown).slice(-1), next]);
     else setLayers(layers.map((l) => (l === top ? { ...l, place: now.place } : l)));
   }
@@ -47,9 +47,9 @@ interface LayerProps {
   stage: Stage;
   layer: Layer;
   pictures: Pictures["had"];
-  /** Whether another is seen under it until it has come in. */
+  /** Whether another one is visible under it until its transition has ended. */
   over: boolean;
-  /** Told, with its key, when its picture is there, and when it covers what is under it. */
+  /** Called with its key when its picture is loaded, and when it covers what is under it. */
   there: (key: number) => void;
   covers: (key: number) => void;
 }

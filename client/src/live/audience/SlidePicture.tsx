@@ -4,16 +4,16 @@ import type { Picture } from "../engine/pictures";
 interface Props {
   picture: Picture | undefined;
   alt: string;
-  /** The width it is decoded to, in pixels; its own where left out. */
+  /** The width to decode, in pixels; its own by default. */
   width?: number;
   className: string;
-  /** Told whenever it is there, or cannot be had. */
+  /** Called whenever it is loaded, or cannot be. */
   shown?: (had: boolean) => void;
 }
 
 /**
- * A slide's picture: decoded when it is shown and let go when another is, so that a long show takes no more memory than a slide or two. Of
- * pictures that follow each other faster than they can be decoded some are left out.
+ * A slide's picture, decoded while it is shown and then released, so that a long show needs memory for a slide or two only. When
+ * pictures follow faster than they can be decoded, some are skipped.
  */
 export function SlidePicture({ picture, alt, width, className, shown }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -28,7 +28,7 @@ export function SlidePicture({ picture, alt, width, className, shown }: Props) {
         canvas.current.width = bitmap.width;
         canvas.current.height = bitmap.height;
       }
-      // Without a picture it is empty: the one before must not stay.
+      // Without a picture it is empty, so that the one before does not stay.
       canvas.current.getContext("bitmaprenderer")?.transferFromImageBitmap(bitmap ?? null);
       shown?.(!!bitmap);
     };
@@ -46,7 +46,7 @@ async function decoded({ address, file }: Picture, width: number | undefined) {
   );
 }
 
-/** A picture by its address: one that is opened as a file can be shown, not fetched. */
+/** A picture by its address: a page opened from a file can show it, but not fetch it. */
 async function loaded(address: string) {
   const image = new Image();
   image.src = address;

@@ -1,12 +1,12 @@
-/** The audience's window, and the box in it that this page draws in. */
+/** The audience's window, and the element in it that this page draws into. */
 export interface Audience {
   window: Window;
   box: HTMLElement;
 }
 
 /**
- * Opens a second window for the audience, or takes the one that is open to the front. This page draws in it: nothing of it is asked of the
- * server, closing it harms nothing, and keys pressed in it are the presenter's. A double click fills the screen.
+ * Opens a second window for the audience, or brings it to the front. This page draws into it: it requests nothing from the
+ * server, can be closed at any time, and passes its keys to the presenter. A double click makes it full screen.
  */
 export function openAudience(): Audience | undefined {
   const other = window.open("", "phonaris-audience", "popup,width=1280,height=720");
@@ -32,7 +32,7 @@ export function openAudience(): Audience | undefined {
       repeat,
       cancelable: true,
     });
-    // What it means here it must not mean there as well: the space bar would also press what has the focus.
+    // The window's own default must not apply as well: the space bar would also press the focused element.
     if (!document.dispatchEvent(copy)) event.preventDefault();
   };
   there.ondblclick = () => void there.documentElement.requestFullscreen().catch(() => undefined);

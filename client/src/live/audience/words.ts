@@ -1,4 +1,4 @@
-/** What the audience's view says. */
+/** The texts of the audience's view. */
 export const words = {
   manualCues: "Manual cues",
   playing: ", playing",

@@ -5,7 +5,7 @@ import type { Clicker } from "./useClicker";
 import { Status } from "../../ui/Status";
 import { words } from "./words";
 
-/** How a phone on the same network joins as a clicker; off until this is opened. */
+/** How a phone on the same network joins as a clicker; off until this dialog is opened. */
 export function ClickerDialog({
   clicker: { joined, problem, open, shut },
   close,

@@ -14,7 +14,7 @@ export interface Clicker {
   shut: () => void;
 }
 
-/** Lets phones join a run while it is open to them, and tells them what there is to show. */
+/** Lets phones join a run while the dialog allows it, and sends them what to show. */
 export function useClicker(showId: string, stage: Stage): Clicker {
   const [joined, setJoined] = useState<Schemas["ClickerView"]>();
   const [problem, setProblem] = useState<Error>();
@@ -41,7 +41,7 @@ export function useClicker(showId: string, stage: Stage): Clicker {
   return { joined, problem, open, shut };
 }
 
-/** Sends one thing after the other, and of those that wait only the latest: an older one must not arrive last. */
+/** Sends messages one after the other, and of waiting ones only the latest, so that an older one never arrives last. */
 class LatestSender {
   private waiting: (() => Promise<unknown>) | undefined;
   private sending = false;

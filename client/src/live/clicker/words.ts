@@ -1,4 +1,4 @@
-/** What the dialog for clickers says. */
+/** The texts of the clicker dialog. */
 export const words = {
   title: "Clicker",
   opening: "Opening…",

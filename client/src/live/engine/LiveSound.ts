@@ -14,7 +14,7 @@ interface Voice {
   /** Where it begins, in milliseconds from the cue's start. */
   fromMs: number;
   player: StemPlayer;
-  /** Dies away when it is stopped, behind what swells it in. */
+  /** The fade-out of a stop, after the gain of the fade-in. */
   out: GainNode;
   /** The ducking gain of a bed. */
   room: GainNode | undefined;
@@ -22,13 +22,13 @@ interface Voice {
 
 const heldEdge = 0.03; // seconds in which all is held or let go
 
-/** Carries out what is ordered, on the audio clock: each cue from its stem, which the engine rendered, so that what sounds is what was set. */
+/** Carries out orders on the audio clock: each cue from its stem, rendered by the engine, so that it sounds as set. */
 export class LiveSound {
   readonly context = new AudioContext({ sampleRate: framesPerSecond, latencyHint: "interactive" });
   readonly stems: Stems;
   private kept: Promise<SegmentCache> | undefined;
   private voices = new Map<string, Voice>();
-  /** What was stopped last of each cue that has not begun again: where it began by the audio clock, and when it has died away. */
+  /** The last stop of each cue that has not begun again: where it had begun by the audio clock, and when its fade-out ends. */
   private stopped = new Map<string, { origin: number; until: number }>();
   private level = this.context.createGain();
   private hold = this.context.createGain();
@@ -45,7 +45,7 @@ export class LiveSound {
     this.analyser.connect(this.context.destination);
   }
 
-  /** Puts the limiter behind the sum, as behind that of a film; to be waited for before anything sounds. */
+  /** Adds the limiter after the sum, as in exports; to be awaited before anything plays. */
   async prepare() {
     if (this.limited) return;
     await this.context.audioWorklet.addModule(limiterUrl);
@@ -54,19 +54,19 @@ export class LiveSound {
     this.limited = true;
   }
 
-  /** Goes without the limiter, on a page that has no worklets: what is too much is cut off there. */
+  /** Does without the limiter on pages without worklets: overloads are clipped there. */
   goUnlimited() {
     this.hold.connect(this.analyser);
     this.limited = true;
   }
 
-  /** The moment by the clock the sounds are played by, in milliseconds. */
+  /** The time of the audio clock, in milliseconds. */
   now = () => Math.round(this.context.currentTime * 1000);
 
-  /** Where what is fetched is kept. */
+  /** Where downloads are stored. */
   keep = () => (this.kept ??= SegmentCache.open(this.run.id));
 
-  /** Has the beginnings of cues decoded, since they may be called for. */
+  /** Decodes the beginnings of cues that may be needed soon. */
   expect(cueIds: Iterable<string>) {
     for (const id of cueIds)
       void this.stems
@@ -81,7 +81,7 @@ export class LiveSound {
     else if (order.kind === "ended") this.drop(cue.id);
   }
 
-  /** Calls back at a moment from now, by the audio clock: it is kept while other windows are in front. */
+  /** Calls back after a delay by the audio clock, which is exact even while other windows are in front. */
   alarm(ms: number, ring: () => void): () => void {
     const source = this.context.createConstantSource();
     const mute = this.context.createGain();
@@ -100,17 +100,17 @@ export class LiveSound {
     this.level.gain.setTargetAtTime(gain, this.context.currentTime, 0.02);
   }
 
-  /** How long what is sent takes to come out of the loudspeakers, in seconds, as far as the browser knows. */
+  /** The output latency in seconds, as far as the browser knows. */
   lag = () => this.context.outputLatency || 0;
 
-  /** How far into a cue is heard now, in milliseconds from its start, rounds taken together. */
+  /** The position in a cue that is heard now, in milliseconds from its start, repeats folded. */
   positionMs(cueId: string): number | undefined {
     const voice = this.voices.get(cueId);
     if (voice?.player.origin === undefined) return voice?.fromMs;
     return (this.context.currentTime - voice.player.origin) * 1000;
   }
 
-  /** Where in a cue that was stopped is heard now, or was at last, in milliseconds from its start, and whether it still fades out. */
+  /** The position in a stopped cue that is heard now or was heard last, in milliseconds from its start, and whether it is still fading out. */
   stoppedMs(cueId: string): { ms: number; heard: boolean } | undefined {
     const stopped = this.stopped.get(cueId);
     if (!stopped) return undefined;
@@ -118,7 +118,7 @@ export class LiveSound {
     return { ms: Math.max(0, Math.min(at, stopped.until) - stopped.origin) * 1000, heard: at < stopped.until };
   }
 
-  /** Holds one cue where it is; gives where that is, in milliseconds from its start. */
+  /** Pauses one cue; returns its position, in milliseconds from its start. */
   holdCue(cueId: string): number | undefined {
     const at = this.positionMs(cueId);
     this.stop(cueId, { ms: 20, curve: "linear" });
@@ -146,14 +146,14 @@ export class LiveSound {
     const stem = this.stems.of(cue.id);
     if (!stem) return;
     const gain = this.context.createGain();
-    // Two fades in a row, so that a swell under way is not broken off by the way out.
+    // Two fades in series, so that a fade-in under way is not interrupted by the fade-out.
     const out = this.context.createGain();
     const room = cue.kind === "bed" ? this.context.createGain() : undefined;
     if (room) gain.connect(room).connect(out).connect(this.level);
     else gain.connect(out).connect(this.level);
     const begun = (at: number) => {
       gain.gain.setValueCurveAtTime(this.curve(fade), at, fade.ms / 1000);
-      // What fades in under a voice is as low from its beginning.
+      // A cue that fades in under a voice is ducked from its beginning.
       const [first] = room ? courseOf(this.speakers, cue.overDb, at) : [];
       if (room && first) room.gain.value = 10 ** (first.db / 20);
       if (cue.duck) this.speakers.push({ duck: cue.duck, origin: at - fromMs / 1000, until: Infinity, cueId: cue.id });
@@ -171,7 +171,7 @@ export class LiveSound {
       room,
       player: new StemPlayer(this.context, stem, gain, { begun, ended }),
     };
-    // It is among those that sound before it begins: a bed ducks from its beginning for a voice that began before it.
+    // Registered before it begins: a bed is ducked from its beginning under a voice that began before it.
     this.voices.set(cue.id, voice);
     this.stopped.delete(cue.id);
     voice.player.start(from);
@@ -197,14 +197,14 @@ export class LiveSound {
 
   private curve = (fade: Fade) => Float32Array.from(this.run.curves[fade.curve] ?? [0, 1]);
 
-  /** A voice falls silent: beds come up again. */
+  /** When a voice ends, beds come up again. */
   private falls(cueId: string) {
     const now = this.context.currentTime;
     for (const speaker of this.speakers) if (speaker.cueId === cueId) speaker.until = Math.min(speaker.until, now);
     this.duckBeds();
   }
 
-  /** Beds are ducked while voices really speak, each as far as it is too loud for them. */
+  /** Beds are ducked while voices actually speak, each by how far it is above its target. */
   private duckBeds() {
     const now = this.context.currentTime;
     this.speakers = this.speakers.filter((s) => overAt(s) > now);

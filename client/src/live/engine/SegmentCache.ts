@@ -1,11 +1,11 @@
 const prefix = "phonaris-run-";
 
-/** Gives a piece of what is kept, coded. */
+/** Returns a stored piece, encoded. */
 export type ReadPiece = (piece: number) => Promise<ArrayBuffer>;
 
 /**
- * What a run sounds from, coded, in the browser's cache storage: on its disk, where it is to be had when the server is gone. Gone with its
- * page, or when the next one comes. (Files of the browser's own file system are as good, but closing one waits for a busy disk.)
+ * The encoded sound of a run in the browser's cache storage, on its disk, available without the server. Deleted with its
+ * page, or when the next one opens. (The browser's own file system works as well, but closing a file waits for a busy disk.)
  */
 export class SegmentCache {
   private constructor(
@@ -16,7 +16,7 @@ export class SegmentCache {
 
   static async open(runId: string): Promise<SegmentCache> {
     const name = `${prefix}${runId}`;
-    // Held for as long as the page lives, so that others know that it is still needed.
+    // Held for the lifetime of the page, so that other pages know it is in use.
     const release = await new Promise<() => void>((held) => {
       void navigator.locks.request(name, () => new Promise<void>((done) => held(done)));
     });
@@ -26,7 +26,7 @@ export class SegmentCache {
     return new SegmentCache(name, await caches.open(name), release);
   }
 
-  /** Keeps a stem's pieces as they come; tells how many are there. */
+  /** Stores a stem's pieces as they arrive; reports how many there are. */
   async keep(
     stem: number,
     pieces: AsyncIterable<Uint8Array<ArrayBuffer>>,

@@ -8,49 +8,49 @@ import { outcomeOf } from "./words";
 type RunView = Schemas["RunView"];
 type RunLog = Schemas["RunLog"];
 
-/** How a show is shown: advanced by hand, or by its planned holds, once or for ever. */
+/** How a show advances: manually, or by its planned holds, once or in a loop. */
 export type AdvanceMode = "hand" | "plan" | "forEver";
 
-/** What a page draws of a show being shown. */
+/** What a page shows of a running show. */
 export interface Now {
   place: number;
   black: boolean;
   paused: boolean;
-  /** Whether the browser blocks the sound although nothing was paused. */
+  /** Whether the browser blocks the sound although it is not paused. */
   soundHeld: boolean;
-  /** Whether no device takes the sound any more. */
+  /** Whether there is no output device any more. */
   soundLost: boolean;
   ended: boolean;
-  /** The cues that sound, in the order of the plan, with those held one by one. */
+  /** The playing cues in the order of the plan, including those paused individually. */
   sounding: readonly string[];
   held: readonly string[];
-  /** When the waiting loop was left, or the run began without one, in milliseconds of {@link Stage.timeMs}. */
+  /** When the waiting loop ended, or the run began without one, in milliseconds of {@link Stage.timeMs}. */
   talkSinceMs: number | undefined;
-  /** When the place it began with is planned, in milliseconds from the show's beginning. */
+  /** The planned time of the place it began at, in milliseconds from the show's beginning. */
   talkFromMs: number;
-  /** When the present slide was come to. */
+  /** When the current slide was reached. */
   slideSinceMs: number;
   version: number;
 }
 
-/** How far a sound leaps at a stroke, in milliseconds. */
+/** The length of a jump within a sound, in milliseconds. */
 export const leapMs = 5000;
 
-/** How long the browser may take to let it sound, in milliseconds. */
+/** How long the browser may take to allow the sound, in milliseconds. */
 const patienceMs = 3000;
 
-/** How much of the log is kept: a show that runs by itself for days keeps its last hours. */
+/** How much of the log is kept: a self-running show keeps its last hours. */
 const mostStays = 1000;
 const mostLines = 2000;
 
 const mostExpected = 24; // what is decoded at a time has its bounds
 
-/** A show being shown: takes what the presenter does to the rule, carries out what that orders, and keeps what happened. */
+/** A running show: passes the presenter's actions to the rules, carries out their orders, and keeps a log. */
 export class Stage {
   readonly run: LiveRun;
   readonly sound: LiveSound;
   readonly log: RunLog = { stays: [], lines: [] };
-  /** Where videos are to be had, by the names of their files: here, without the server. */
+  /** The addresses of videos by file id: local ones, which do not need the server. */
   readonly videos = new Map<string, string>();
   private listeners = new Set<() => void>();
   private held = new Map<string, number>();
@@ -105,27 +105,27 @@ export class Stage {
     return this.places[this.now.place];
   }
 
-  /** The moment by the clock on the wall, in milliseconds; what was paused does not count. */
+  /** The wall-clock time in milliseconds, without pauses. */
   timeMs = () => Math.round((this.now.paused ? this.pausedAt : performance.now()) - this.pausedMs);
 
-  /** Milliseconds since the show began to be shown. */
+  /** Milliseconds since the show began. */
   elapsedMs = () => (this.now.place < 0 ? 0 : this.timeMs() - this.beganMs);
 
-  /** How long the present place has been shown. */
+  /** How long the current place has been shown. */
   onPlaceMs = () => (this.now.place < 0 ? 0 : this.timeMs() - this.placeSinceMs);
 
-  /** How long a slide has been shown in this run, all stays together; nothing where it has not been. */
+  /** How long a slide has been shown in this run in total; undefined if it has not been. */
   spentMs(slideId: string): number | undefined {
     const stays = this.log.stays.filter((s) => s.slideId === slideId);
     return stays.length === 0 ? undefined : stays.reduce((sum, s) => sum + s.ms, 0);
   }
 
-  /** What happened last to a cue, in words that follow its name. */
+  /** What happened last to a cue, as text that follows its name. */
   lastOf = (cueId: string) => this.last.get(cueId);
 
-  /** Begins at a place; called from a click, so that the browser lets it sound. Tells whether it does. */
+  /** Begins at a place; called from a click, so that the browser allows the sound. Returns whether it did. */
   async begin(place: number, advanceMode: AdvanceMode): Promise<boolean> {
-    // Where no device runs, it is never told.
+    // Without an output device this never resolves.
     await Promise.race([this.sound.context.resume(), new Promise((done) => window.setTimeout(done, patienceMs))]);
     if (this.sound.context.state !== "running") return false;
     this.advanceMode = advanceMode;
@@ -170,25 +170,25 @@ export class Stage {
   silence = () => this.happen({ kind: "silence" });
   seek = (cueId: string, ms: number) => this.happen({ kind: "seek", cueId, fromMs: Math.max(0, Math.round(ms)) });
 
-  /** Where in a cue is heard now, or it is held. */
+  /** The position in a cue that is heard now, or where it is paused. */
   positionMs = (cueId: string) => this.held.get(cueId) ?? this.sound.positionMs(cueId);
 
-  /** Where a cue is held, one by one; nothing where it is not. */
+  /** The position of a cue paused individually; undefined otherwise. */
   heldMs = (cueId: string) => this.held.get(cueId);
 
-  /** Where in a cue is what comes out of the loudspeakers now, which is a little behind what is sent there. */
+  /** The position in a cue that comes out of the loudspeakers now, slightly behind what is sent to them. */
   heardMs(cueId: string): number | undefined {
     const at = this.sound.positionMs(cueId);
     return at === undefined ? undefined : Math.max(0, at - 1000 * this.sound.lag());
   }
 
-  /** Where in a cue that was sent away it fades out, or did, and whether it still does. */
+  /** The position of a stopped cue in its fade-out, and whether that is still going on. */
   stoppedMs = (cueId: string) => this.sound.stoppedMs(cueId);
 
-  /** Whether anything goes on. */
+  /** Whether anything is still running. */
   moves = () => !this.now.paused && this.sound.context.state === "running";
 
-  /** Does what a clicker's button is for. */
+  /** Carries out a clicker's button. */
   press(what: string, number: number) {
     const hand = this.place()?.byHand[number - 1];
     if (what === "on") this.on();
@@ -197,7 +197,7 @@ export class Stage {
     else if (what === "hand" && hand) this.startCue(hand);
   }
 
-  /** Holds a cue where it is, or lets it go on from there. */
+  /** Pauses a cue, or resumes it. */
   holdCue(cueId: string) {
     const at = this.held.get(cueId);
     if (at === undefined) this.held.set(cueId, this.sound.holdCue(cueId) ?? 0);
@@ -217,7 +217,7 @@ export class Stage {
     }
   }
 
-  /** Lets the sound go on that the browser holds back; called from a click. */
+  /** Resumes sound that the browser blocks; called from a click. */
   async letSound() {
     await this.sound.context.resume();
     this.tell({ soundHeld: this.sound.context.state !== "running" });
@@ -225,7 +225,7 @@ export class Stage {
 
   toggleBlack = () => this.tell({ black: !this.now.black });
 
-  /** Has the beginnings ready of what may sound at a place, and where the next stroke may lead from there. */
+  /** Prepares the cues that may play at a place or after the next key. */
   expect(place: number) {
     const here = this.places[place];
     const near = [place, place + 1, place - 1, here?.loopStart, here?.loopExit].map((p) => this.places[p ?? -1]);
@@ -233,7 +233,7 @@ export class Stage {
     this.sound.expect([...new Set(cues)].slice(0, mostExpected));
   }
 
-  /** Adds a line to what happened. */
+  /** Adds a line to the log. */
   note(words: string) {
     const slideId = this.place()?.slideId ?? this.places[0]?.slideId ?? "";
     this.addLine({ atMs: this.elapsedMs(), slideId, words });
@@ -257,13 +257,13 @@ export class Stage {
     else if (this.advanceMode === "plan") this.end();
   }
 
-  /** By the planned holds, and round the waiting loop, the next place is come to by itself. */
+  /** With planned holds, and in the waiting loop, the next place follows automatically. */
   private waitForNext(here: LivePlace) {
     this.stopAlarm?.();
     this.stopAlarm = undefined;
     if (this.advanceMode !== "hand" || here.loopStart != null)
       this.stopAlarm = this.sound.alarm(here.stayMs, () => {
-        // A show that runs by itself goes through a waiting loop once.
+        // A self-running show plays a waiting loop once.
         if (this.advanceMode !== "hand" && here.loops) this.goTo(here.loopExit ?? this.now.place);
         else this.next();
       });
@@ -274,7 +274,7 @@ export class Stage {
     if (stay) stay.ms = now - this.beganMs - stay.atMs;
   }
 
-  /** When a step was taken; taken back, it is forgotten, and so are all where one was left out. */
+  /** When a step was taken. It is forgotten when the step is taken back, and so are all when one was skipped. */
   private keepStep(step: number, now: number) {
     const stay = this.log.stays.at(-1);
     if (!stay?.stepsMs) return;

@@ -1,13 +1,13 @@
 import type { Schemas } from "../../api/client";
 import type { ReadPiece } from "./SegmentCache";
 
-/** What cues sound from: a course of frames in pieces, which are decoded as they are needed. */
+/** The sound of cues: a course of frames in pieces, decoded when needed. */
 export interface Stem {
   readonly frames: number;
-  /** The frame from which it is repeated without end; {@link frames} where it is not. */
+  /** The frame from which it repeats without end; {@link frames} if it does not. */
   readonly loopFrom: number;
   readonly pieceFrames: number;
-  /** A piece, where it is decoded. */
+  /** A piece, if it is decoded. */
   ready(piece: number): AudioBuffer | undefined;
   decoded(piece: number): Promise<AudioBuffer>;
 }
@@ -15,7 +15,7 @@ export interface Stem {
 const mostBytes = 48e6; // decoded and at hand, for all stems together: room for all that is expected at a place
 const floatBytes = 4;
 
-/** The stems of a run that are there, and of their decoded pieces those used last. */
+/** The stems of a run, and their most recently used decoded pieces. */
 export class Stems {
   private stems = new Map<number, Stem>();
   private pieces = new Map<string, Promise<AudioBuffer> | AudioBuffer>();
@@ -26,7 +26,7 @@ export class Stems {
     private view: Schemas["RunView"],
   ) {}
 
-  /** Knows of a stem that is kept whole. */
+  /** Adds a stem that is held in memory. */
   add(index: number, read: ReadPiece) {
     const stem = this.view.stems[index];
     if (!stem) return;
@@ -41,7 +41,7 @@ export class Stems {
 
   has = (index: number) => this.stems.has(index);
 
-  /** What a cue of the plan sounds from, where it is there. */
+  /** The stem of a cue, if it is there. */
   of(cueId: string): Stem | undefined {
     return this.stems.get(this.view.stems.findIndex((s) => s.cueIds.includes(cueId)));
   }
@@ -61,7 +61,7 @@ export class Stems {
     this.pieces.set(key, making);
     try {
       const piece = await making;
-      // Once asked for its samples, the browser counts what a piece weighs and gives it back in time; else hundreds of megabytes gather.
+      // Once its samples have been accessed, the browser accounts for a piece's memory and frees it in time; otherwise hundreds of megabytes accumulate.
       for (let channel = 0; channel < piece.numberOfChannels; channel++) piece.getChannelData(channel);
       this.pieces.set(key, piece);
       this.bytes += weight(piece);

@@ -3,9 +3,9 @@ import type { Stem } from "./Stem";
 const ahead = 6; // seconds that are decoded and set before they are due
 const lead = 0.015; // seconds from being called for to sounding, where a piece must meet the next: what is set at once begins some blocks late
 
-/** A stem under way: one piece after the other, each to the sample where the one before ends. */
+/** A playing stem: its pieces one after the other, joined to the sample. */
 export class StemPlayer {
-  /** The audio clock's time at which its first sample would have sounded; nothing until it sounds. */
+  /** The audio clock's time of its first sample; undefined until it plays. */
   origin: number | undefined;
   private until = Infinity;
   private sources = new Set<AudioBufferSourceNode>();
@@ -15,11 +15,11 @@ export class StemPlayer {
     private context: BaseAudioContext,
     private stem: Stem,
     private to: AudioNode,
-    /** Called when it begins to sound, with the audio clock's time, and when it has ended by itself or was stopped. */
+    /** Called when it begins to play, with the audio clock's time, and when it has ended or was stopped. */
     private told: { begun: (at: number) => void; ended: () => void },
   ) {}
 
-  /** Starts it from a frame. It can begin at once, before this returns. */
+  /** Starts it from a frame. It may begin before this returns. */
   start(fromFrame: number) {
     void this.run(fromFrame);
   }
@@ -35,13 +35,13 @@ export class StemPlayer {
   private async run(fromFrame: number) {
     const { stem, context } = this;
     const rate = context.sampleRate;
-    // What is laid is counted in whole frames from where it began, so that no error adds up.
+    // Scheduled pieces are counted in whole frames from the start, so that errors do not add up.
     let [frame, laid] = [this.within(fromFrame) ?? 0, 0];
     let began: number | undefined;
     while (stem.frames > 0) {
       const piece = Math.floor(frame / stem.pieceFrames);
       const buffer = stem.ready(piece) ?? (await stem.decoded(piece).catch(() => undefined));
-      // What cannot be read is silent, and the next comes in its time.
+      // A piece that cannot be read is silent, and the next follows on time.
       const length = buffer?.length ?? Math.min(stem.pieceFrames, stem.frames - piece * stem.pieceFrames);
       const now = Math.ceil(context.currentTime * rate);
       if (began === undefined) {
@@ -51,7 +51,7 @@ export class StemPlayer {
         this.origin = (began - frame) / rate;
         this.told.begun(began / rate);
       }
-      // Where the machine was kept busy so long that its time has come, it goes on where it would be.
+      // If the machine was busy past its time, it continues where it would be.
       const late = Math.max(0, now - began - laid);
       const offset = frame - piece * stem.pieceFrames + late;
       if (buffer && offset < length) this.lay(buffer, (began + laid + late) / rate, offset / rate);
@@ -68,11 +68,11 @@ export class StemPlayer {
       if ((began + laid) / rate >= this.until) break;
     }
     while (this.sources.size > 0) await new Promise<void>((done) => (this.oneEnded = done));
-    // Not before its maker has it in hand.
+    // Not before the constructor's caller has it.
     queueMicrotask(this.told.ended);
   }
 
-  /** A frame of its course as one of the stem: round and round where it loops; nothing where it is over. */
+  /** A frame of its course as a frame of the stem, repeats folded; undefined after the end. */
   private within(frame: number): number | undefined {
     const { frames, loopFrom } = this.stem;
     if (frame < frames) return frame;

@@ -1,4 +1,4 @@
-/** How long it is until the talk begins: "starts in 4:30". */
+/** The time until the talk begins: "starts in 4:30". */
 export function countdownWords(startsAt: number, now = Date.now()): string {
   const seconds = Math.max(0, Math.ceil((startsAt - now) / 1000));
   return seconds === 0

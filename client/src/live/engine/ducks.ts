@@ -2,14 +2,14 @@ import type { Schemas } from "../../api/client";
 
 type LiveDuck = Schemas["LiveDuck"];
 
-/** A voice under way: how beds are ducked under it, when its beginning sounds (or would have), and when it was stopped, by the audio clock. */
+/** A playing voice: its ducking settings, when its beginning plays (or would have), and when it was stopped, by the audio clock. */
 export interface Speaker {
   duck: LiveDuck;
   origin: number;
   until: number;
 }
 
-/** A point of a bed's course, by the audio clock, in dB; between two it changes evenly. */
+/** A point of a bed's ducking curve, by the audio clock, in dB; linear between two. */
 export interface Point {
   at: number;
   db: number;
@@ -26,7 +26,7 @@ interface Dip {
 const between = 4; // parts a stretch is cut into where two dips lie over each other
 const quiet = 0.05; // dB that nobody hears
 
-/** How far down a bed goes from now on while voices speak; it goes over to that within the way down, wherever it is now. */
+/** The ducking curve of a bed from now on; it joins the current gain within the attack. */
 export function courseOf(speakers: readonly Speaker[], overDb: number, now: number): Point[] {
   const dips = speakers.flatMap((s) => dipsOf(s, s.duck.depthDb ?? overDb)).filter((d) => d.up > now && d.depth > 0);
   if (dips.length === 0) return [];
@@ -37,7 +37,7 @@ export function courseOf(speakers: readonly Speaker[], overDb: number, now: numb
       ? [at]
       : Array.from({ length: between }, (_, k) => at + ((next - at) * k) / between);
   });
-  // Where a voice speaks at once, there is no time to go down before it.
+  // If a voice speaks at once, there is no time for an attack.
   const late = dips.filter((d) => d.down < now && d.from >= now - 1).map((d) => now + (d.from - d.down));
   const soonest = late.length > 0 ? Math.min(...late) : now;
   return [...new Set([soonest, ...times.filter((at) => at > soonest && Number.isFinite(at))])]
@@ -45,7 +45,7 @@ export function courseOf(speakers: readonly Speaker[], overDb: number, now: numb
     .map((at) => ({ at, db: dbAt(dips, at) }));
 }
 
-/** When the last of a voice's dips is over, by the audio clock. */
+/** When the last dip of a voice ends, by the audio clock. */
 export const overAt = (speaker: Speaker) => Math.max(...dipsOf(speaker, 1).map((d) => d.up), -Infinity);
 
 const dbAt = (dips: readonly Dip[], at: number) => Math.min(0, ...dips.map((d) => dipAt(d, at)));
@@ -57,7 +57,7 @@ function dipAt({ down, from, to, up, depth }: Dip, at: number): number {
   return (-depth * (up - at)) / (up - to);
 }
 
-/** A voice's dips. One that is not known to speak at certain times has one dip, as long as it sounds; one without speech has none. */
+/** The dips of a voice. Without known stretches of speech there is one dip as long as it plays; without speech there is none. */
 function dipsOf({ duck, origin, until }: Speaker, depth: number): Dip[] {
   const spoken = duck.spoken ?? [{ fromMs: 0, toMs: Infinity }];
   return spoken
@@ -69,7 +69,7 @@ function dipsOf({ duck, origin, until }: Speaker, depth: number): Dip[] {
     });
 }
 
-/** Has a gain take a course, from where it is. */
+/** Makes a gain follow a curve, from its current value. */
 export function follow(param: AudioParam, course: readonly Point[], now: number) {
   param.cancelScheduledValues(now);
   param.setValueAtTime(Math.max(param.value, 10 ** (-60 / 20)), now);

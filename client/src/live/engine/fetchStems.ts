@@ -7,7 +7,7 @@ type RunView = Schemas["RunView"];
 const atOnce = 2; // stems fetched side by side
 const lengthBytes = 4; // before each piece, its length
 
-/** Fetches all that is needed to sound, and keeps it on the disk; tells the fraction there, and what could not be had. */
+/** Downloads all sound of a run to the disk; reports the fraction, and what failed. */
 export async function fetchStems(
   showId: string,
   run: RunView,
@@ -51,7 +51,7 @@ export async function fetchStems(
   return [...missing];
 }
 
-/** What comes one after the other, before each its length in bytes as 32 bits, little-endian. */
+/** Reads consecutive items, each preceded by its length in bytes as 32 bits, little-endian. */
 export async function* piecesOf(body: ReadableStream<Uint8Array<ArrayBuffer>>) {
   const reader = body.getReader();
   const parts: Uint8Array<ArrayBuffer>[] = [];

@@ -1,6 +1,6 @@
 /**
- * The look-ahead true-peak limiter of the engine (Limiter in Core/Audio, which says why), for sound that comes block by block: what was not to
- * be limited comes out bit by bit as it went in, later by {@link delayFrames}. Held to the engine's by the case recorded beside this file.
+ * The look-ahead true-peak limiter of the engine (Limiter in Core/Signal explains it), for sound in blocks: sound below the
+ * ceiling comes out bit for bit, delayed by {@link delayFrames}. Held to the engine's by the case recorded beside this file.
  */
 const periodFrames = 48;
 const attack = 5;
@@ -9,10 +9,10 @@ const threshold = 10 ** (-1 / 20);
 const ceiling = 10 ** (-1.1 / 20);
 const falls = Float64Array.from({ length: release }, (_, j) => 0.5 + 0.5 * Math.cos((Math.PI * j) / release));
 
-/** How much later sound comes out, in frames: what the limiter looks ahead, in whole periods. */
+/** Its delay in frames: the look-ahead, in whole periods. */
 export const delayFrames = (attack + 2) * periodFrames;
 
-/** The interpolating filter of ITU-R BS.1770-5, Annex 2: two of its four phases; the others are these, turned round. */
+/** The interpolation filter of ITU-R BS.1770-5, Annex 2: two of its four phases; the others are these, reversed. */
 const taps = 12;
 const phases = [
   [
@@ -29,7 +29,7 @@ const bound = Math.max(1, ...filter.map((phase) => phase.reduce((sum, c) => sum 
 const before = 5;
 const after = 6;
 
-/** Enough of the past and of what is looked ahead at: periods, as a power of two. */
+/** The periods of past and look-ahead that are kept, as a power of two. */
 const keptPeriods = 128;
 const keptFrames = keptPeriods * periodFrames;
 
@@ -38,11 +38,11 @@ export class Limiter {
   private released = new Float64Array(keptPeriods).fill(1);
   private held = new Float64Array(keptPeriods).fill(1);
   private edges = new Float64Array(keptPeriods).fill(1);
-  /** Frames taken in, and periods whose need is known. */
+  /** Frames received, and periods whose required gain is known. */
   private taken = 0;
   private known = 0;
 
-  /** Takes a block of left and right in, and gives as much of what went in before. */
+  /** Takes a block of left and right, and returns as much of what was received before. */
   process(input: readonly Float32Array[], output: readonly Float32Array[]) {
     const count = output[0]?.length ?? 0;
     for (let i = 0; i < count; i++) {
@@ -55,17 +55,17 @@ export class Limiter {
     }
   }
 
-  /** Finds what the next period needs, and the gains at the edges that are certain by it. */
+  /** Computes the gain the next period needs, and the gains at the edges that are final with it. */
   private look() {
     const period = this.known++;
     const need = this.need(period);
-    // Behind the longest release nothing of the past bears on an edge: it is as new.
+    // After the longest release nothing of the past affects an edge.
     this.released[(period + release + 1) % keptPeriods] = 1;
     if (need < 1) {
       this.lower(period, need);
       for (let j = 0; j < release; j++) this.lower(period + 1 + j, 1 - (1 - need) * (falls[j] ?? 0));
     }
-    // An edge's need is final once its own period is known.
+    // The gain at an edge is final once its own period is known.
     const edge = period - attack + 1;
     this.held[(edge + keptPeriods) % keptPeriods] = least(this.released, edge, attack);
     let sum = 0;
@@ -89,7 +89,7 @@ export class Limiter {
     return from === 1 && to === 1 ? 1 : from + (to - from) * ((frame % periodFrames) / periodFrames);
   }
 
-  /** Ceiling by true peak where that is too high, else 1. */
+  /** The ceiling divided by the true peak where that is too high, otherwise 1. */
   private need(period: number) {
     const first = period * periodFrames;
     let peak = 0;
@@ -102,7 +102,7 @@ export class Limiter {
         peak = Math.max(peak, Math.abs(at(kept, first + i)));
         for (const phase of filter) {
           let sum = 0;
-          // Tap 0 weighs the newest sample.
+          // Tap 0 weights the newest sample.
           for (let tap = 0; tap < taps; tap++) sum += at(kept, first + i + after - tap) * (phase[tap] ?? 0);
           peak = Math.max(peak, Math.abs(sum));
         }

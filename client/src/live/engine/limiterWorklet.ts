@@ -1,6 +1,6 @@
 import { Limiter } from "./limiter";
 
-// What an audio worklet finds about it, which the library of types for pages does not tell.
+// The globals of an audio worklet, which the type library for pages does not declare.
 declare class AudioWorkletProcessor {
   readonly port: MessagePort;
 }

@@ -2,14 +2,14 @@ import { shortTime, framesOfMs } from "../../ui/format";
 import type { Stage } from "./Stage";
 import type { LiveOrder, LivePlace, LiveRun } from "./run";
 
-/** The place the next stroke leads to; nothing at the end. In a waiting loop it is what that is left for. */
+/** The place the next key leads to; undefined at the end. In a waiting loop it is the place after the loop. */
 export function nextPlace(places: readonly LivePlace[], at: number): number | undefined {
   const here = places[at];
   if (here?.loopStart != null) return here.loopExit ?? undefined;
   return at + 1 < places.length ? at + 1 : undefined;
 }
 
-/** What going to a place would do to the sounds, in words, the most telling first. */
+/** What going to a place would do to the sounds, as text, the most important first. */
 export function nextEffect(run: LiveRun, place: number, atMs: number): string[] {
   const { orders, then } = run.simulate(place, atMs);
   const name = (cueId: string) => run.cue(cueId).name;
@@ -20,7 +20,7 @@ export function nextEffect(run: LiveRun, place: number, atMs: number): string[] 
   return [...orders.flatMap((o) => words(o, name)), ...goOn, ...(silent ? ["silence"] : [])];
 }
 
-/** What the next stroke does to the sounds; where it begins none, also which comes next, and where. */
+/** What the next key does to the sounds; when it starts none, also the next start and its slide. */
 export function nextWords(stage: Stage): string {
   const { places, run } = stage;
   const next = nextPlace(places, stage.snapshot().place);
@@ -33,7 +33,7 @@ export function nextWords(stage: Stage): string {
   return [...words, ...then].join(" · ") || "no change";
 }
 
-/** Whether a cue begins by it, now or in a moment. */
+/** Whether an order starts a cue, now or after a delay. */
 const begins = ({ kind, reason }: LiveOrder) =>
   kind === "start" ? reason !== "cameBack" : kind === "wait" && reason !== "spanEnded";
 
@@ -45,7 +45,7 @@ function words(order: LiveOrder, name: (cueId: string) => string): string[] {
   return [reason === "takenOver" && order.by ? `${name(cueId)} crossfades` : `${name(cueId)} fades out`];
 }
 
-/** How far a sound still carries: until it is over, or through which slide, and about how long that is as planned. */
+/** How long a sound will still play: to its end or through which slide, with the planned time. */
 export function carries(run: LiveRun, cueId: string, positionMs: number, onPlaceMs: number): string {
   const cue = run.cue(cueId);
   if (cue.lengthMs !== null) return `${shortTime(framesOfMs(Math.max(0, cue.lengthMs - positionMs)))} left`;

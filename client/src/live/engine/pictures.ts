@@ -2,13 +2,13 @@ import { fetchFile, pictureUrl, type Schemas } from "../../api/client";
 
 type RunView = Schemas["RunView"];
 
-/** A picture: its address, and its file unless it could not be fetched beforehand, to be asked for again when it is shown. */
+/** A picture: its address, and its file unless that could not be downloaded; then it is requested again when shown. */
 export interface Picture {
   address: string;
   file?: Blob;
 }
 
-/** The pictures of all places, by slide and step, to be had without the server, and the slides whose pictures could not be had. */
+/** The pictures of all places by slide and step, available without the server, and the slides whose pictures could not be downloaded. */
 export interface Pictures {
   had: ReadonlyMap<string, Picture>;
   missing: readonly string[];
@@ -16,7 +16,7 @@ export interface Pictures {
 
 const atOnce = 4;
 
-/** Fetches the pictures of all places that are not here yet, a few at a time; tells the fraction there. */
+/** Downloads the missing pictures of all places, a few at a time; reports the fraction. */
 export async function fetchPictures(
   showId: string,
   run: RunView,

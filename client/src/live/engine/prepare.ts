@@ -6,18 +6,18 @@ import { fetchStems } from "./fetchStems";
 import { fetchVideos } from "./videos";
 import { failures } from "./words";
 
-/** A show of which all that is needed is here. */
+/** A show with everything downloaded. */
 export interface Prepared {
   stage: Stage;
   /** The cues as they are drawn. */
   strands: readonly StrandView[];
-  /** The pictures, by slide and step, to be had without the server. */
+  /** The pictures by slide and step, available without the server. */
   pictures: Pictures["had"];
-  /** The slides whose pictures, and the sounds, that could not be had. */
+  /** The slides whose pictures, and the sounds, that could not be downloaded. */
   missing: { pictures: readonly string[]; sounds: readonly string[] };
 }
 
-/** Fetches all that is needed to show a show as it is now; tells the fraction there. */
+/** Downloads everything needed to present the current show; reports the fraction. */
 export async function prepare(
   showId: string,
   kind: Schemas["RunKind"],
@@ -37,7 +37,7 @@ export async function prepare(
   }
 }
 
-/** Fetches what is not here yet of a show that was begun to be fetched. */
+/** Downloads what is missing of a show. */
 export async function fetchMissing(
   showId: string,
   { stage, strands, pictures: before }: Pick<Prepared, "stage" | "strands"> & Partial<Pick<Prepared, "pictures">>,
@@ -58,7 +58,7 @@ export async function fetchMissing(
   };
 }
 
-/** Gives back all that is held for a show that is not shown any more. */
+/** Releases everything held for a show that is no longer presented. */
 export function release(stage: Stage) {
   stage.end();
   for (const address of stage.videos.values()) URL.revokeObjectURL(address);

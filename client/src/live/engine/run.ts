@@ -6,10 +6,10 @@ type LiveBegin = Schemas["LiveBegin"];
 export type LiveCue = Schemas["LiveCue"];
 export type Fade = Schemas["Fade"];
 
-/** Something that happens while a show is shown; times are milliseconds of the clock the sounds are played by. */
+/** An event in a live show; times are milliseconds of the audio clock. */
 export type LiveEvent = Pick<Schemas["LiveEvent"], "kind" | "atMs"> & Partial<Schemas["LiveEvent"]>;
 
-/** What is to be done with a sound, and why. */
+/** An order to the audio output, and its reason. */
 export type LiveOrder = Schemas["LiveOrder"];
 type LiveReason = LiveOrder["reason"];
 
@@ -17,7 +17,7 @@ export interface CueState {
   phase: "fresh" | "waiting" | "sounding" | "left" | "over";
   /** When it began, or is to. */
   startMs: number;
-  /** What of it was heard first then; where it does not sound, where it was left. */
+  /** Where in the cue it began then; when it does not play, where it stopped. */
   fromMs: number;
 }
 
@@ -25,8 +25,8 @@ const none: Fade = { ms: 0, curve: "equalPower" };
 const fresh: CueState = { phase: "fresh", startMs: 0, fromMs: 0 };
 
 /**
- * A show being shown: the rule as it is carried out, in the page, so that a show goes on when the server is gone. Its reference, which says what
- * is right and why, is LiveRun in Core/Live; the walks beside this file, written by that, hold this to it.
+ * The rules of a live show, carried out in the page so that a show goes on when the server is gone. The reference implementation with
+ * explanations is LiveRun in Core/Live; the walks beside this file, recorded from it, hold this to it.
  */
 export class LiveRun {
   place = -1;
@@ -49,7 +49,7 @@ export class LiveRun {
     return cue;
   }
 
-  /** What going to a place would order now, and the run as it would be then; nothing is changed. */
+  /** The orders of going to a place, and the run after that; nothing is changed. */
   simulate(place: number, atMs: number): { orders: LiveOrder[]; then: LiveRun } {
     const ahead = new LiveRun(this.plan);
     ahead.place = this.place;
@@ -90,7 +90,7 @@ export class LiveRun {
     return this.orders;
   }
 
-  /** Whether a cue sounds, or is about to. */
+  /** Whether a cue plays or is about to. */
   isActive = (cueId: string) => isActive(this.stateOf(cueId));
 
   private goTo(place: number) {

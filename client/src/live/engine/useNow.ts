@@ -1,10 +1,10 @@
 import { useEffect, useState, useSyncExternalStore } from "react";
 import type { Now, Stage } from "./Stage";
 
-/** What there is to draw of a show being shown, drawn again when it changes. */
+/** The snapshot of a running show; redraws when it changes. */
 export const useNow = (stage: Stage): Now => useSyncExternalStore(stage.subscribe, stage.snapshot);
 
-/** Draws again some times a second, for what goes on by itself. */
+/** Redraws several times a second, for what changes continuously. */
 export function useTick(perSecond = 4) {
   const [, set] = useState(0);
   useEffect(() => {

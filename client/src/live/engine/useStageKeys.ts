@@ -2,10 +2,10 @@ import type { CommandOf } from "../../ui/commands";
 import { useCommands } from "../../ui/useCommands";
 import type { Stage } from "./Stage";
 
-/** What the presenter's keys do with the cue that is chosen for them. */
+/** What the presenter's keys do to the selected cue. */
 export type CueKey = Exclude<CommandOf<"presenter">, "largerNotes" | "smallerNotes" | "time">;
 
-/** The keys that move a show, those that clickers send among them. */
+/** The keys that move a show, including those of clickers. */
 export function useStageKeys(stage: Stage, more: { slides?: () => void; keys?: () => void } = {}) {
   useCommands("stage", {
     next: () => stage.on(),

@@ -7,7 +7,7 @@ import type { Stage } from "./Stage";
 type RunView = Schemas["RunView"];
 type LiveVideo = NonNullable<LiveCue["video"]>;
 
-/** Fetches the videos of a run and keeps them, so that they play without the server; tells the fraction there, and whose could not be had. */
+/** Downloads the videos of a run, so that they play without the server; reports the fraction, and which failed. */
 export async function fetchVideos(
   showId: string,
   run: RunView,
@@ -29,13 +29,13 @@ export async function fetchVideos(
   return [...missing];
 }
 
-/** The videos that lie on the slide of a place, the lowest first. */
+/** The videos on the slide of a place, the lowest layer first. */
 export const videosAt = (stage: Stage, place: number): (LiveCue & { video: LiveVideo })[] =>
   stage.view.plan.cues.flatMap((cue) =>
     cue.video && place >= cue.video.firstPlace && place <= cue.video.lastPlace ? [{ ...cue, video: cue.video }] : [],
   );
 
-/** What is seen of a video now: it stands before it begins and where it is held, moves while its cue plays, and is over as it is set to be. */
+/** The current picture of a video: still before it begins and while paused, moving while its cue plays, then as set for its end. */
 export function seenNow(stage: Stage, cue: LiveCue & { video: LiveVideo }): Seen | undefined {
   const { video, id } = cue;
   const still = (ms: number): Seen => ({ fileFrame: fileFrameAt(stage, cue, ms).fileFrame, speed: 0 });
@@ -48,7 +48,7 @@ export function seenNow(stage: Stage, cue: LiveCue & { video: LiveVideo }): Seen
   }
   const before = () => (video.place.hiddenBefore ? undefined : still(0));
   if (phase === "fresh" || phase === "waiting") return before();
-  // One that is sent away goes on until it has died away, and stands there; revisited, it begins again or goes on.
+  // A stopped video goes on during its fade-out, then stays; revisited, it begins again or goes on.
   const stopped = stage.stoppedMs(id);
   if (stopped?.heard) return stage.moves() ? fileFrameAt(stage, cue, stopped.ms) : still(stopped.ms);
   if (phase === "left" && cue.return !== "pickUp") return before();
@@ -56,7 +56,7 @@ export function seenNow(stage: Stage, cue: LiveCue & { video: LiveVideo }): Seen
   return still(video.place.atEnd === "backToFirst" ? 0 : (stopped?.ms ?? (fromMs > 0 ? fromMs : Infinity)));
 }
 
-/** The frame of the file at a moment from the cue's start, rounds taken together. */
+/** The frame of the file at a moment after the cue's start, repeats folded. */
 function fileFrameAt(stage: Stage, { id, video }: LiveCue & { video: LiveVideo }, ms: number): Seen {
   const stem = stage.view.stems.find((s) => s.cueIds.includes(id));
   const length = stem?.frames ?? 0;

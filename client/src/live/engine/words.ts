@@ -1,6 +1,6 @@
 import type { LiveOrder, LiveRun } from "./run";
 
-/** What happened to a cue and why, in words that follow its name; undefined for what is of no account. */
+/** What happened to a cue and why, as text that follows its name; undefined if it is not worth reporting. */
 export function outcomeOf(order: LiveOrder, run: LiveRun, slide: number): string | undefined {
   const cue = run.cue(order.cueId);
   if (order.kind === "wait") return undefined;
@@ -24,12 +24,12 @@ export function outcomeOf(order: LiveOrder, run: LiveRun, slide: number): string
     case "silence":
       return "was silenced";
     default:
-      // An edge within a sound that goes on is no end.
+      // The short fade of a jump within a sound is not an end.
       return order.fade.ms > run.plan.edge.ms ? "was faded out" : undefined;
   }
 }
 
-/** Why a cue that may sound here does or does not, at the moment; `last` is what happened to it last. */
+/** Why a cue plays or does not play now; `last` is what happened to it last. */
 export function whyNow(run: LiveRun, cueId: string, last: string | undefined): string {
   const cue = run.cue(cueId);
   const now = last ? `${cue.name} ${last}` : cue.name;
@@ -49,7 +49,7 @@ export function whyNow(run: LiveRun, cueId: string, last: string | undefined): s
   }
 }
 
-/** What a page says that was told to begin and does not sound. */
+/** The message when a page was started and no sound comes out. */
 export const nothingSounds =
   "The browser blocked the sound, or no output was found. Press Begin again. If it stays silent, allow sound for this page and connect a device.";
 

@@ -19,7 +19,7 @@ import { useNotices } from "./useNotices";
 import { ThemedPart } from "../../ui/ThemedPart";
 import { words } from "./words";
 
-/** The show as the audience gets it, to check and to time it; and what earlier runs were like. */
+/** The show as the audience gets it, for checking and timing, and the reports of earlier runs. */
 export default function DryRunPage() {
   const view = useView();
   const ready = usePrepared(view.id, "dry");
@@ -68,7 +68,7 @@ export default function DryRunPage() {
   );
 }
 
-/** What earlier runs were like. */
+/** The reports of earlier runs. */
 function Runs({ showId }: { showId: string }) {
   const [chosen, setChosen] = useState<string>();
   const sendLeft = useCallback(() => sendKept(showId), [showId]);
@@ -106,7 +106,7 @@ interface RehearsedProps {
 function Rehearsed({ showId, prepared: { stage, strands, pictures }, voices }: RehearsedProps) {
   const now = useNow(stage);
   const notices = useNotices(showId, stage);
-  // Keeping a voice edits the show: that is no news.
+  // Saving a voice edits the show; that needs no notice.
   const told = voices ? notices.filter((notice) => notice.about !== "edit") : notices;
   const [startsAt, setStartsAt] = useState<number>();
   const slideId = stage.place()?.slideId;

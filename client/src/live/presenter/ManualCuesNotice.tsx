@@ -1,6 +1,6 @@
 import { words } from "./words";
 
-/** The cues that nobody triggers in a show that runs by itself. */
+/** The manual cues that a self-running show does not trigger. */
 export function ManualCuesNotice({ names }: { names: readonly string[] }) {
   return names.length === 0 ? (
     <p className="muted mb-3">{words.manualCues(names)}</p>

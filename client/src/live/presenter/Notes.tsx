@@ -10,9 +10,9 @@ interface Props {
   setLetters: (letters: number) => void;
 }
 
-/** The notes of the slide. Their edge is drawn to are ducked under them: the more, the larger their letters. */
+/** The notes of the slide. Dragging their edge changes their width and, with it, the size of the letters. */
 export function Notes({ notes, space, letters, setLetters }: Props) {
-  // How much room they had when their edge was taken hold of.
+  // Their width when the drag began.
   const before = useRef(0);
   const { bind } = useDragValue({
     valueAt: ({ x, y, startX, startY }) =>

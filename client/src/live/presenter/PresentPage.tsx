@@ -17,7 +17,7 @@ import { useNotices } from "./useNotices";
 import { ThemedPart } from "../../ui/ThemedPart";
 import { words } from "./words";
 
-/** A show shown to an audience: first made ready, then presented by hand, or left to run by itself. */
+/** A show for an audience: first loaded, then presented, or left to run by itself. */
 export default function PresentPage() {
   const { showId = "" } = useParams();
   const ready = usePrepared(showId, "present");

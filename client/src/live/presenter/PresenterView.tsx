@@ -32,14 +32,14 @@ interface Props {
   pictures: Pictures["had"];
   startsAt: number | undefined;
   setStartsAt: (at: number | undefined) => void;
-  /** What is to be told above all else, such as that the show was edited meanwhile. */
+  /** A notice above everything else, for example that the show was edited meanwhile. */
   notices: readonly string[];
   openClicker?: () => void;
 }
 
 const wideAspect = 16 / 9;
 
-/** The presenter's page, made for a dark room and for a look from a metre away: the run sheet passing by, and the notes. */
+/** The presenter's page, for a dark room and a glance from a metre away: the timeline and the notes. */
 export function PresenterView(props: Props) {
   const { stage, showId, strands, pictures, startsAt, setStartsAt, notices, openClicker } = props;
   const now = useNow(stage);
@@ -66,7 +66,7 @@ export function PresenterView(props: Props) {
     smallerNotes: () => setLetters(letters - 2),
     time: () => setTime(timeWords(stage)),
   });
-  // Whether the audience's window is still there is not told.
+  // Browsers do not report when the audience's window is closed.
   useTick(1);
   const slide = stage.view.show.slides.find((s) => s.id === stage.place()?.slideId);
   const first = stage.view.show.slides[0]?.picture;

@@ -13,23 +13,23 @@ interface Props {
   title: string;
   showId: string;
   ready: Ready;
-  /** The ways it can go on, in words. */
+  /** The ways to advance, with their names. */
   ways: readonly (readonly [AdvanceMode, string])[];
-  /** Whether it stands at the top, beside something else. */
+  /** Whether it is at the top, beside something else. */
   atTop?: boolean;
-  /** Whether something is to be waited for before it can begin. */
+  /** Whether something must finish before it can begin. */
   waits?: boolean;
-  /** What more there is to choose. */
+  /** Further options. */
   children?: ReactNode;
-  /** What comes by itself: under the buttons, so that they stay where they are. */
+  /** Content that appears on its own: below the buttons, so that they do not move. */
   below: ReactNode;
 }
 
-/** Before a show begins: how far the fetching has come, what could not be had, from which slide, and the one click that begins it. */
+/** Before a show begins: the download progress, failures, the first slide, and the button to begin. */
 export function ReadyCard({ title, showId, ready, ways, atTop = false, waits = false, children, below }: Props) {
   const { loading, prepared, advanceMode, setAdvanceMode, begin } = ready;
   const edited = useEdited(showId, prepared?.stage.view.revision);
-  // The one who comes here from a slide begins with it.
+  // Coming from a slide, the show begins with it.
   const came = (useLocation().state as { from?: string } | null)?.from;
   const [chosen, choose] = useState<string>();
   const [refused, setRefused] = useState(false);
@@ -132,15 +132,15 @@ export function ReadyCard({ title, showId, ready, ways, atTop = false, waits = f
 
 interface FetchingProps {
   loading: Loading | undefined;
-  /** What is said while it is loading, and before that. */
+  /** The text while loading, and before. */
   says: string;
   asked?: string;
-  /** What the button says that begins it. */
+  /** The label of the button that begins. */
   again: string;
   start: () => void;
 }
 
-/** How far a fetching has come; else why it came to nothing, and the button that begins it. */
+/** A download's progress or, if it failed, the reason with a retry button. */
 function Fetching({ loading, says, asked, again, start }: FetchingProps) {
   if (loading && !loading.problem)
     return (

@@ -6,7 +6,7 @@ import { Status } from "../../ui/Status";
 import type { Stage } from "../engine/Stage";
 import { words } from "./words";
 
-/** After a run: its report, once that is saved. */
+/** After a run: its report, once it is saved. */
 export function RunEnd({ showId, stage, children }: { showId: string; stage: Stage; children?: ReactNode }) {
   const [kept, setKept] = useState<boolean>();
   useEffect(() => void keepRun(showId, stage).then(setKept, () => setKept(false)), [showId, stage]);

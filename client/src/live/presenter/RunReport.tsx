@@ -6,7 +6,7 @@ import { framesOfMs, shortTime, time } from "../../ui/format";
 import { Status } from "../../ui/Status";
 import { words } from "./words";
 
-/** The report of a run: its times beside the plan, what played where, and what checks find in the show. */
+/** The report of a run: its times compared with the plan, what played where, and the findings of checks. */
 export function RunReport({ showId, runId }: { showId: string; runId: string }) {
   const { edit } = useEdits(showId);
   const revision = useShow(showId).data?.revision;

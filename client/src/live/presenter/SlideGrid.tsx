@@ -12,7 +12,7 @@ interface Props {
   close: () => void;
 }
 
-/** All slides, to go to any: by its picture, or by its number and Enter. */
+/** All slides, to go to any by its picture, or by its number and Enter. */
 export function SlideGrid({ stage, pictures, close }: Props) {
   const [typed, setTyped] = useState("");
   const first = stage.places.flatMap((p, i) => (p.step === 0 ? [{ p, i }] : []));
@@ -59,7 +59,7 @@ export function SlideGrid({ stage, pictures, close }: Props) {
   );
 }
 
-/** A small picture, decoded while it is in view only: the show goes on meanwhile. */
+/** A small picture, decoded only while it is in view, because the show goes on meanwhile. */
 function SmallPicture({ picture, isHere }: { picture: Picture | undefined; isHere: boolean }) {
   const [box, isInView] = useInView<HTMLDivElement>();
   return (

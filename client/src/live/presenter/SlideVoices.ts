@@ -13,7 +13,7 @@ import {
 const partMs = 1000;
 const leastMs = 800; // what is shorter was a slide passed by
 
-/** How far the voices of a run are: how many are saved, how many are on their way, and of which slides they could not be saved. */
+/** The state of a run's voices: how many are saved, how many are being saved, and the slides where saving failed. */
 export interface VoicesState {
   saved: number;
   saving: number;
@@ -26,7 +26,7 @@ interface Recorded {
   title: string;
 }
 
-/** Records a voice for each slide while a show is stepped through. Each becomes a voice cue on its slide. */
+/** Records a voice for each slide during a run. Each becomes a voice cue on its slide. */
 export class SlideVoices {
   private recorder: MediaRecorder | undefined;
   private failed: Recorded[] = [];
@@ -67,7 +67,7 @@ export class SlideVoices {
 
   readonly snapshot = () => this.state;
 
-  /** Ends the voice of the slide before, and begins that of another. */
+  /** Ends the voice of the slide before, and begins the next. */
   slide(slideId: string, title: string) {
     this.recorder?.stop();
     const recorder = recorderOf(this.microphone.stream);
@@ -83,7 +83,7 @@ export class SlideVoices {
     this.recorder = recorder;
   }
 
-  /** Ends the last voice and gives the microphone back. */
+  /** Ends the last voice and releases the microphone. */
   async end() {
     const { recorder } = this;
     this.recorder = undefined;
@@ -96,7 +96,7 @@ export class SlideVoices {
     if (this.context.state !== "closed") await this.context.close();
   }
 
-  /** Saves again what could not be saved. */
+  /** Saves failed recordings again. */
   retry() {
     const again = this.failed;
     this.failed = [];

@@ -3,7 +3,7 @@ import type { Stage } from "../engine/Stage";
 import { useNow, useTick } from "../engine/useNow";
 import { words } from "./words";
 
-/** How far the talk is from its plan, in milliseconds: nothing while within the planned stay, more than nothing when behind. */
+/** How far the talk is behind its plan, in milliseconds, or ahead if negative; 0 within the planned stay. */
 function behindMs(stage: Stage): number | undefined {
   const { talkSinceMs, talkFromMs } = stage.snapshot();
   const place = stage.place();
@@ -13,7 +13,7 @@ function behindMs(stage: Stage): number | undefined {
   return elapsed - Math.max(planned, Math.min(planned + place.stayMs, elapsed));
 }
 
-/** How far ahead of its plan or behind it the talk is, in words; nothing before it. */
+/** How far the talk is ahead of its plan or behind it, as text; empty before the talk. */
 export function aheadWords(stage: Stage): string {
   const behind = behindMs(stage);
   if (behind === undefined) return "";
@@ -22,7 +22,7 @@ export function aheadWords(stage: Stage): string {
     : words.onTime;
 }
 
-/** The time since the talk began, against the plan, and of day. */
+/** The time since the talk began, compared with the plan, and the time of day. */
 export function StageClock({ stage }: { stage: Stage }) {
   const now = useNow(stage);
   useTick();

@@ -3,7 +3,7 @@ import type { SlideVoices } from "./SlideVoices";
 import { Status } from "../../ui/Status";
 import { words } from "./words";
 
-/** What became of the voices recorded in a run. */
+/** The state of the voices recorded in a run. */
 export function VoicesSaved({ voices }: { voices: SlideVoices }) {
   const { saved, saving, failed } = useSyncExternalStore(voices.subscribe, voices.snapshot);
   return (

@@ -8,7 +8,7 @@ type ToldRun = Schemas["ToldRun"];
 const placeOf = (showId: string, runId: string) => `phonaris-run ${showId} ${runId}`;
 const began = new WeakMap<Stage, string>();
 
-/** Keeps what a run was like so far: with the server, or here until the server is there again. */
+/** Saves the log of a run: on the server, or here until the server is back. */
 export async function keepRun(showId: string, stage: Stage): Promise<boolean> {
   if (stage.log.stays.length === 0) return true;
   if (!began.has(stage)) began.set(stage, new Date(Date.now() - stage.elapsedMs()).toISOString());
@@ -22,7 +22,7 @@ export async function keepRun(showId: string, stage: Stage): Promise<boolean> {
   return send(showId, stage.view.id, told);
 }
 
-/** Sends what could not be sent when it happened. */
+/** Sends what could not be sent at the time. */
 export async function sendKept(showId: string) {
   const prefix = placeOf(showId, "");
   for (const key of storage.keys().filter((k) => k.startsWith(prefix)))

@@ -55,7 +55,7 @@ describe("a run's log", () => {
     expect(whyNow(run, "owl", undefined)).toBe("Owl is triggered manually");
     expect(told({ kind: "start", cueId: "owl", atMs: (atMs += 100) })).toEqual(["was triggered manually"]);
     expect(told({ kind: "ended", cueId: "owl", atMs: (atMs += 3000) })).toEqual(["finished"]);
-    // Begun startsHere or moved within, it is not told to have ended.
+    // Restarting, or a jump within a sound, is not reported as an end.
     expect(told({ kind: "seek", cueId: "pad", fromMs: 0, atMs })).toEqual([undefined, "was triggered manually"]);
     expect(told({ kind: "goTo", place: 2, atMs: (atMs += 100) })).toEqual([
       "crossfaded to Mill Reel",

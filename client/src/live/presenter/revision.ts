@@ -2,12 +2,12 @@ import type { HubConnection } from "@microsoft/signalr";
 import { useEffect, useState } from "react";
 import { stayConnected } from "../../api/hub";
 
-/** Tells each revision that a followed show comes to. */
+/** Reports each new revision of a followed show. */
 export function onRevision(hub: HubConnection, tell: (revision: number) => void) {
   hub.on("changed", (_: string, revision: number) => tell(revision));
 }
 
-/** Follows a show, and tells the revision it is at: it may have changed while nobody listened. */
+/** Follows a show, and reports its revision: it may have changed while disconnected. */
 export async function followRevision(hub: HubConnection, showId: string, tell: (revision: number) => void) {
   const revision = await hub.invoke<number | null>("Follow", showId);
   if (revision !== null) tell(revision);

@@ -14,7 +14,7 @@ export interface Notice {
   words: string;
 }
 
-/** What the presenter is told while a show is shown: that it was edited, that another page presents it, that the server cannot be reached, that the output changed. The run is kept as it goes. */
+/** What the presenter is told during a show: that it was edited, that another page presents it, that the server is disconnected, that the output changed. The log is saved along the way. */
 export function useNotices(showId: string, stage: Stage): readonly Notice[] {
   const [revision, setRevision] = useState(stage.view.revision);
   const [away, setAway] = useState(false);

@@ -6,35 +6,35 @@ import { words } from "./words";
 
 const steps = 100; // in which the way is drawn
 
-/** What is being fetched, how far that has come, or why it came to nothing. */
+/** The current download, its progress, or why it failed. */
 export interface Loading {
   what: "show" | "missing";
   fraction: number;
   problem?: string;
 }
 
-/** A show on its way to the audience: what is fetched, what is ready; how it goes on, and whether it has begun. */
+/** A show on its way to the audience: the download, the ready version, how it advances, and whether it has begun. */
 export interface Ready {
   loading?: Loading;
   prepared?: Prepared;
   advanceMode: AdvanceMode;
   setAdvanceMode: (advanceMode: AdvanceMode) => void;
   begun: boolean;
-  /** Fetches the show as it is now; what is ready stays so until that is. */
+  /** Downloads the current show; an earlier ready version stays until then. */
   fetchShow: () => void;
-  /** Fetches what could not be had once more. */
+  /** Downloads again what failed. */
   fetchMissing: () => void;
   /** Begins at a step; false if the browser blocks the sound. */
   begin: (place: number) => Promise<boolean>;
 }
 
-/** What is to be fetched: what is missing of a show, or all of it, also in place of what is ready. */
+/** What to download: the missing parts of a show, or all of it to replace the ready version. */
 interface Asked {
   missingOf?: Prepared;
   insteadOf?: Prepared;
 }
 
-/** Fetches all that is needed to show a show before it is said to be ready. */
+/** Downloads everything needed before a show is reported as ready. */
 export function usePrepared(showId: string, kind: Schemas["RunKind"]): Ready {
   const [asked, ask] = useState<Asked | undefined>({});
   const [loading, setLoading] = useState<Loading | undefined>({ what: "show", fraction: 0 });
@@ -52,7 +52,7 @@ export function usePrepared(showId: string, kind: Schemas["RunKind"]): Ready {
         fraction: Math.floor(fraction * steps) / steps,
         ...(problem ? { problem } : {}),
       };
-      // Hours of sound come in thousands of pieces, and what draws them takes time from what fetches them.
+      // Hours of sound come in thousands of pieces, and drawing each would slow the download.
       setLoading((now) => (now?.fraction === next.fraction && now.problem === next.problem ? now : next));
     };
     const fetching = missingOf
@@ -80,7 +80,7 @@ export function usePrepared(showId: string, kind: Schemas["RunKind"]): Ready {
   const byItself = kind === "present" && stage?.view.show.showing.byItself;
   const advanceMode = chosen ?? (byItself ? "plan" : "hand");
   const begin = async (place: number) => {
-    // Nothing takes the place of what is begun; what is missing of it may still come.
+    // A running show is not replaced; its missing parts may still arrive.
     if (asked?.insteadOf) {
       ask(undefined);
       setLoading(undefined);

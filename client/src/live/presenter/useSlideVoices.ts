@@ -1,12 +1,12 @@
 import { useEffect, useRef, useState } from "react";
 import { SlideVoices } from "./SlideVoices";
 
-/** The microphone of a dry run: opened when the user wants to record, given back when they do not, or leave. */
+/** The microphone of a dry run: opened when the user wants to record, and released when they stop or leave. */
 export function useSlideVoices(showId: string) {
   const [voices, setVoices] = useState<SlideVoices>();
   const [asking, setAsking] = useState(false);
   const [problem, setProblem] = useState<string>();
-  // What was asked for last: an earlier answer is of no use any more.
+  // The latest request; an earlier answer is obsolete.
   const asked = useRef(0);
   const held = useRef<SlideVoices>(undefined);
   const release = () => {

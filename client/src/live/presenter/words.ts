@@ -1,6 +1,6 @@
 import { plural } from "../../ui/plural";
 
-/** What the presenter's page, a dry run and the reports of runs say. */
+/** The texts of the presenter's page, dry runs and reports. */
 export const words = {
   present: "Present",
   dryRun: "Dry run",

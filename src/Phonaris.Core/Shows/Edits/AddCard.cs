@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Puts a slide in that is made here: a title card named after the show, a credits card, or a plain one.</summary>
+/// <summary>Adds a slide made in the app: a title card with the show's title, a credits card, or a plain one.</summary>
 /// <param name="SlideId">The id of the new slide.</param>
 /// <param name="Card">Its kind.</param>
 /// <param name="Index">Its position; beyond the end means at the end.</param>

@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Puts a hotspot in the middle of a cue's slides, named after its sound.</summary>
+/// <summary>Adds a hotspot in the middle of a cue's slides, named after its sound.</summary>
 /// <param name="CueId">The cue.</param>
 public sealed record AddHotspot(string CueId) : Edit
 {

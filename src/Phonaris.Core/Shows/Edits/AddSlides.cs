@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Puts slides in, one behind the other, before the slide now at <paramref name="Index"/>.</summary>
+/// <summary>Adds slides before the slide now at <paramref name="Index"/>.</summary>
 /// <param name="Slides">The new slides, with ids not yet in the show.</param>
 /// <param name="Index">The position of the first; beyond the end means at the end.</param>
 public sealed record AddSlides(ValueList<Slide> Slides, int Index) : Edit
@@ -29,8 +29,8 @@ public sealed record AddSlides(ValueList<Slide> Slides, int Index) : Edit
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => Slides.Select(s => $"slide:{s.Id}").Prepend(Edits.Touches.Order);
 
-    /// <summary>Checks that a slide can be one.</summary>
-    /// <exception cref="RuleException">It cannot.</exception>
+    /// <summary>Checks a slide against the rules.</summary>
+    /// <exception cref="RuleException">It breaks one.</exception>
     internal static void Validate(Slide slide)
     {
         SetHolds.Validate(slide.HoldMs);

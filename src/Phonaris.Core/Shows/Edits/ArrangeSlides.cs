@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Puts the slides in an order, with the spans and sections that belong to it. What undoes <see cref="MoveSlides"/>.</summary>
+/// <summary>Sets the order of the slides, with spans and sections; undoes <see cref="MoveSlides"/>.</summary>
 /// <param name="Order">All slides' ids.</param>
 /// <param name="Spans">The spans of cues.</param>
 /// <param name="Arranged">The sections.</param>

@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Puts copies of slides behind the last of them. A span that covers the slides on either side covers the copies.</summary>
+/// <summary>Adds copies of slides after the last of them. A span that covers the slides on both sides also covers the copies.</summary>
 /// <param name="Copies">The slides in running order, each with the id of its copy.</param>
 public sealed record DuplicateSlides(ValueList<SlideCopy> Copies) : Edit
 {

@@ -3,8 +3,8 @@ using System.Text.Json.Serialization;
 namespace Phonaris.Core.Shows.Edits;
 
 /// <summary>
-/// One change to a show. Every kind is a record in a file of its own: what it does, the edit that undoes it, and its sentence
-/// for the history. Adding a kind means that file, and one line in the list here.
+/// One change to a show. Every kind is a record in its own file: what it does, the edit that undoes it, and its line
+/// in the history. A new kind needs that file and one line in the list here.
 /// </summary>
 [JsonPolymorphic(TypeDiscriminatorPropertyName = "kind")]
 [JsonDerivedType(typeof(AddSlides), "addSlides")]
@@ -67,21 +67,21 @@ namespace Phonaris.Core.Shows.Edits;
 [JsonDerivedType(typeof(Several), "several")]
 public abstract record Edit
 {
-    /// <summary>The show after this edit, and the edit that takes it back.</summary>
-    /// <exception cref="RuleException">The edit cannot be made; says why and what would work.</exception>
+    /// <summary>The show after this edit, and the edit that undoes it.</summary>
+    /// <exception cref="RuleException">The edit cannot be made; the message says why and what would work.</exception>
     public abstract Applied Apply(Show show);
 
-    /// <summary>What the edit does, as a line of the history, told on the show before it.</summary>
+    /// <summary>The edit as a line of the history, described on the show before it.</summary>
     public abstract string Sentence(Show before);
 
     /// <summary>
-    /// The things changed, such as <c>cue:x/level</c>, and those relied on, told on the show before it. Two edits made on the same revision merge
-    /// when they touch different things: then they come to the same in either order.
+    /// The keys of what changes, such as <c>cue:x/level</c>, and of what the edit relies on, for the show before it. Two edits of the same revision merge
+    /// when their keys do not overlap: then either order gives the same show.
     /// </summary>
     public abstract IEnumerable<string> Touches(Show before);
 }
 
-/// <summary>Edits as seen from a show.</summary>
+/// <summary>Applies and describes edits of a show.</summary>
 public static class EditExtensions
 {
     /// <summary>Applies an edit: the new show and the edit that undoes it.</summary>
@@ -92,10 +92,10 @@ public static class EditExtensions
         return edit.Apply(show);
     }
 
-    /// <summary>The name of the sound a cue uses, for sentences.</summary>
+    /// <summary>The name of a cue's sound, for texts.</summary>
     internal static string CueName(this Show show, string cueId) => show.Sound(show.Cue(cueId).SoundId).Name;
 
-    /// <summary>Applies a change of one cue whose inverse sets the same thing back.</summary>
+    /// <summary>Applies a change of one cue whose inverse sets the old value.</summary>
     internal static Applied ChangeCue(this Show show, string cueId, Func<Cue, Cue> change, Func<Cue, Edit> inverse)
     {
         var before = show.Cue(cueId);

@@ -1,8 +1,8 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Makes the show what it was once: goes back to a version that was kept.</summary>
-/// <param name="Show">The show as it was.</param>
-/// <param name="Version">What the version is called.</param>
+/// <summary>Restores a saved version of the show.</summary>
+/// <param name="Show">The show in that version.</param>
+/// <param name="Version">The name of the version.</param>
 public sealed record GoBack(Show Show, string Version) : Edit
 {
     /// <inheritdoc/>

@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Ignores a finding of a check, or no longer does.</summary>
+/// <summary>Ignores a finding of a check, or stops ignoring it.</summary>
 /// <param name="Finding">The key of the finding, which includes the figures it is about.</param>
 /// <param name="Ignored">Whether it is ignored.</param>
 public sealed record IgnoreFinding(string Finding, bool Ignored) : Edit

@@ -1,11 +1,11 @@
 namespace Phonaris.Core.Shows.Edits;
 
 /// <summary>
-/// Moves slides to another place, together and in their order. A span closes up behind a slide moved out of it and takes in one moved
-/// between its slides; it goes along when all its slides are moved.
+/// Moves slides together, keeping their order. A span shrinks when a slide is moved out of it and grows when one is moved
+/// between its slides; it moves along when all its slides are moved.
 /// </summary>
 /// <param name="SlideIds">The slides.</param>
-/// <param name="Index">The position, among all slides as they are now, before which they come; beyond the end means at the end.</param>
+/// <param name="Index">The position among all slides before the move; beyond the end means at the end.</param>
 public sealed record MoveSlides(ValueList<string> SlideIds, int Index) : Edit
 {
     /// <inheritdoc/>

@@ -1,11 +1,11 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Lays a sound on slides.</summary>
+/// <summary>Places a sound on slides.</summary>
 /// <param name="Cue">The cue, with an id not yet in the show.</param>
-/// <param name="Index">Its position among the cues, which is the order they are listed and summed in; beyond the end means at the end.</param>
+/// <param name="Index">Its position among the cues, which is the order of listing and mixing; beyond the end means at the end.</param>
 public sealed record PlaceCue(Cue Cue, int Index) : Edit
 {
-    /// <summary>How many cues a show holds at most.</summary>
+    /// <summary>The most cues a show can hold.</summary>
     public const int MostCues = 10_000;
 
     /// <inheritdoc/>
@@ -24,16 +24,16 @@ public sealed record PlaceCue(Cue Cue, int Index) : Edit
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"cue:{Cue.Id}", $"sound:{Cue.SoundId}/cues/{Cue.Id}", Edits.Touches.InOrder(Cue.Id)];
 
-    /// <summary>Checks that a cue can be one of a show.</summary>
-    /// <exception cref="RuleException">It cannot.</exception>
+    /// <summary>Checks a cue against the rules of the show.</summary>
+    /// <exception cref="RuleException">It breaks one.</exception>
     internal static void Validate(Show show, Cue cue)
     {
         ValidateAlone(show, cue);
         SetStart.Validate(show, cue.Id, cue.Start);
     }
 
-    /// <summary>As <see cref="Validate"/>, but for the cues that it starts after.</summary>
-    /// <exception cref="RuleException">It cannot be one.</exception>
+    /// <summary>Like <see cref="Validate"/>, without the cues that it follows.</summary>
+    /// <exception cref="RuleException">It breaks a rule.</exception>
     internal static void ValidateAlone(Show show, Cue cue)
     {
         var sound = show.Sound(cue.SoundId);

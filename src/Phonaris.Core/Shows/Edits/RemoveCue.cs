@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Takes a cue out of the show; its sound stays. Cues that waited for it start with their slide instead.</summary>
+/// <summary>Deletes a cue; its sound stays. Cues that followed it start with their slide instead.</summary>
 /// <param name="CueId">The cue.</param>
 public sealed record RemoveCue(string CueId) : Edit
 {

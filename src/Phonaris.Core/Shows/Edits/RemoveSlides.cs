@@ -1,7 +1,7 @@
 namespace Phonaris.Core.Shows.Edits;
 
 /// <summary>
-/// Takes slides out. Cues stay: an end of a span that was on one of them moves inward, and a cue that lost its whole span is parked.
+/// Deletes slides. Cues stay: an end of a span on a deleted slide moves inward, and a cue that lost its whole span is parked.
 /// </summary>
 /// <param name="SlideIds">The slides.</param>
 public sealed record RemoveSlides(ValueList<string> SlideIds) : Edit

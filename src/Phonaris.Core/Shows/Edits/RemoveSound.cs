@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Takes a sound out of the show. Its cues are parked, and with them it can be brought back.</summary>
+/// <summary>Removes a sound from the show. Its cues are parked, so both can be restored.</summary>
 /// <param name="SoundId">The sound.</param>
 public sealed record RemoveSound(string SoundId) : Edit
 {
@@ -33,9 +33,9 @@ public sealed record RemoveSound(string SoundId) : Edit
     public override IEnumerable<string> Touches(Show before) => Edits.Touches.SoundWithCues(before, SoundId, "span");
 }
 
-/// <summary>Brings a removed sound back, and cues of it to their slides.</summary>
+/// <summary>Restores a removed sound, and its cues on their slides.</summary>
 /// <param name="SoundId">The sound.</param>
-/// <param name="Spans">The cues to lie again, with their spans.</param>
+/// <param name="Spans">The cues to place again, with their spans.</param>
 public sealed record RestoreSound(string SoundId, ValueList<CueSpan> Spans) : Edit
 {
     /// <inheritdoc/>

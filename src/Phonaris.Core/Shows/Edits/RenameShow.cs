@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Gives the show another title.</summary>
+/// <summary>Renames the show.</summary>
 /// <param name="Title">The new title, of at most 200 characters.</param>
 public sealed record RenameShow(string Title) : Edit
 {
@@ -20,7 +20,7 @@ public sealed record RenameShow(string Title) : Edit
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => ["show/title"];
 
-    /// <summary>The title, when it can be one, without control characters.</summary>
+    /// <summary>A valid title, without control characters.</summary>
     /// <exception cref="RuleException">It is too long.</exception>
     public static string Validate(string title)
     {

@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Gives a slide another title.</summary>
+/// <summary>Renames a slide.</summary>
 /// <param name="SlideId">The slide.</param>
 /// <param name="Title">The new title, of at most 200 characters.</param>
 public sealed record RenameSlide(string SlideId, string Title) : Edit

@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Calls a sound something else.</summary>
+/// <summary>Renames a sound.</summary>
 /// <param name="SoundId">The sound.</param>
 /// <param name="Name">Its new name, of at most 200 characters.</param>
 public sealed record RenameSound(string SoundId, string Name) : Edit

@@ -3,22 +3,22 @@ using Phonaris.Core.Signal;
 namespace Phonaris.Core.Shows.Edits;
 
 /// <summary>
-/// Puts another file in a sound's place. Its cues stay; what they used of it moves to lie within the new file: in and out, the part that goes
-/// round, the places of their recipes.
+/// Replaces the file of a sound. Its cues stay; their positions in the sound are limited to the new file: the trim, the loop,
+/// and the joins of their recipes.
 /// </summary>
 /// <param name="SoundId">The sound.</param>
 /// <param name="Media">The content hash of the new file.</param>
 /// <param name="FileName">Its name.</param>
-/// <param name="Figures">What was measured of it.</param>
+/// <param name="Figures">Its measurements.</param>
 public sealed record ReplaceSound(string SoundId, string Media, string FileName, SoundFigures Figures) : Edit
 {
-    /// <summary>What is known of its pictures, where the sound is a video's.</summary>
+    /// <summary>Its video properties, for a video.</summary>
     public VideoFigures? Video { get; init; }
 
-    /// <summary>The sound's markers, where a replacement is taken back: as they were. Null to keep those that lie within the new file.</summary>
+    /// <summary>The sound's markers when undoing a replacement. Null to keep those that lie within the new file.</summary>
     public ValueList<Marker>? Markers { get; init; }
 
-    /// <summary>When a replacement is undone: the sound's cues as they were. Any other cue's part of the file is moved to lie within the file.</summary>
+    /// <summary>The sound's cues when undoing a replacement. The trim of any other cue is limited to the file.</summary>
     public ValueList<Cue> Cues { get; init; } = [];
 
     /// <inheritdoc/>
@@ -33,7 +33,7 @@ public sealed record ReplaceSound(string SoundId, string Media, string FileName,
         var next = show.With(sound with { Media = Media, FileName = FileName, Figures = Figures, Markers = markers, Video = Video });
         foreach (var cue in show.Cues.Where(c => c.SoundId == SoundId))
             next = next.With(Cues.FirstOrDefault(c => c.Id == cue.Id) ?? Within(cue, sound.Frames));
-        // All of them: one that is as it was may use all of the new file by chance, and would then be taken for one that does so always.
+        // All cues are kept, because an unchanged one could use the whole new file by chance and would then be taken to always use the whole.
         var before = show.Cues.Where(c => c.SoundId == SoundId).ToValueList();
         return new(next, new ReplaceSound(SoundId, sound.Media, sound.FileName, sound.Figures) { Markers = sound.Markers, Cues = before, Video = sound.Video });
     }
@@ -44,7 +44,7 @@ public sealed record ReplaceSound(string SoundId, string Media, string FileName,
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => Edits.Touches.SoundWithCues(before, SoundId, "part", "loop", "fit");
 
-    /// <summary>The cue with what it uses within the new file: of the whole sound, it stays one; another keeps what it can.</summary>
+    /// <summary>The cue adjusted to the new file: one that used the whole sound still does; another keeps as much of its trim as fits.</summary>
     private Cue Within(Cue cue, long framesBefore)
     {
         var whole = cue.InFrame == 0 && cue.OutFrame == framesBefore;

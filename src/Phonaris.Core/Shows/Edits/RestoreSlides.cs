@@ -1,9 +1,9 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Puts slides back where they were, and the spans that had lost them. What undoes <see cref="RemoveSlides"/>.</summary>
+/// <summary>Restores deleted slides with their spans; undoes <see cref="RemoveSlides"/>.</summary>
 /// <param name="Places">The slides with their positions, in ascending order.</param>
-/// <param name="Spans">The spans as they were.</param>
-/// <param name="Restored">The sections as they were.</param>
+/// <param name="Spans">The spans before the deletion.</param>
+/// <param name="Restored">The sections before the deletion.</param>
 public sealed record RestoreSlides(ValueList<SlidePlace> Places, ValueList<CueSpan> Spans, ValueList<Section> Restored) : Edit
 {
     /// <inheritdoc/>

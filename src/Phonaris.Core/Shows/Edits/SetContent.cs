@@ -1,9 +1,9 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Takes over what a changed deck says of a slide; its hold, steps' times, sounds and place stay.</summary>
+/// <summary>Updates a slide from a changed deck. Its hold, step times, sounds and position stay.</summary>
 /// <param name="SlideId">The slide.</param>
 /// <param name="Title">Its title.</param>
-/// <param name="Text">What is written on it.</param>
+/// <param name="Text">The text on it.</param>
 /// <param name="Notes">The presenter's notes.</param>
 /// <param name="Picture">Its picture.</param>
 /// <param name="Steps">Its steps.</param>
@@ -11,7 +11,7 @@ namespace Phonaris.Core.Shows.Edits;
 public sealed record SetContent(
     string SlideId, string Title, string Text, string Notes, PictureSource Picture, ValueList<Step> Steps, string Deck) : Edit
 {
-    /// <summary>What the deck says of it, where its title or notes are kept as they were written here; null where they are the deck's.</summary>
+    /// <summary>The deck's texts, when the title or notes were changed here and are kept; null when they are the deck's.</summary>
     public DeckTexts? FromDeck { get; init; }
 
     /// <inheritdoc/>

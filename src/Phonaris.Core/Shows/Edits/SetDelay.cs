@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets how long after its span's beginning a cue starts.</summary>
+/// <summary>Sets the delay of a cue.</summary>
 /// <param name="CueId">The cue.</param>
 /// <param name="DelayMs">The delay in milliseconds.</param>
 public sealed record SetDelay(string CueId, long DelayMs) : Edit

@@ -1,8 +1,8 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets how beds are ducked under a voice.</summary>
+/// <summary>Sets the ducking under a voice.</summary>
 /// <param name="CueId">The cue.</param>
-/// <param name="Duck">How; null for as the show has it.</param>
+/// <param name="Duck">The settings; null for the show's.</param>
 public sealed record SetDuck(string CueId, Duck? Duck) : Edit
 {
     /// <inheritdoc/>

@@ -1,8 +1,8 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets whether beds are ducked while a voice sounds.</summary>
+/// <summary>Turns ducking under a voice on or off.</summary>
 /// <param name="CueId">The cue.</param>
-/// <param name="Ducks">Whether they do.</param>
+/// <param name="Ducks">Whether beds are ducked.</param>
 public sealed record SetDucks(string CueId, bool Ducks) : Edit
 {
     /// <inheritdoc/>

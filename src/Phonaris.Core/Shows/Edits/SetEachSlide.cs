@@ -2,7 +2,7 @@ namespace Phonaris.Core.Shows.Edits;
 
 /// <summary>Sets whether a cue restarts on every slide of its span.</summary>
 /// <param name="CueId">The cue.</param>
-/// <param name="EachSlide">Restarts on every slide, or once across the span.</param>
+/// <param name="EachSlide">True to restart on every slide, false to play once across the span.</param>
 public sealed record SetEachSlide(string CueId, bool EachSlide) : Edit
 {
     /// <inheritdoc/>

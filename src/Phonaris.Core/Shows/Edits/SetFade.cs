@@ -2,7 +2,7 @@ using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets how a cue fades in or fades out.</summary>
+/// <summary>Sets the fade-in or fade-out of a cue.</summary>
 /// <param name="CueId">The cue.</param>
 /// <param name="End">Which of the two.</param>
 /// <param name="Fade">The fade; 0 ms for none.</param>
@@ -31,12 +31,12 @@ public sealed record SetFade(string CueId, FadeEnd End, Fade Fade) : Edit
     }
 }
 
-/// <summary>Which end of a cue a fade is at.</summary>
+/// <summary>One of a cue's two fades.</summary>
 public enum FadeEnd
 {
-    /// <summary>The beginning.</summary>
+    /// <summary>The fade-in.</summary>
     In,
 
-    /// <summary>The end.</summary>
+    /// <summary>The fade-out.</summary>
     Out,
 }

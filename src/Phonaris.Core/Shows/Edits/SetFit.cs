@@ -1,8 +1,8 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets how a cue's sound is made as long as its span.</summary>
+/// <summary>Sets how a cue's sound is fitted to its span.</summary>
 /// <param name="CueId">The cue.</param>
-/// <param name="Fit">The recipe; null for as it is.</param>
+/// <param name="Fit">The recipe; null for no fitting.</param>
 public sealed record SetFit(string CueId, FitRecipe? Fit) : Edit
 {
     /// <inheritdoc/>

@@ -2,7 +2,7 @@ using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets how long the bed before is replaced by a bed.</summary>
+/// <summary>Sets the length of the crossfade into a bed.</summary>
 /// <param name="CueId">The cue.</param>
 /// <param name="Ms">The length in milliseconds; 0 for a cut.</param>
 public sealed record SetHandover(string CueId, long Ms) : Edit

@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Leaves slides out of the running order, or takes them in again.</summary>
+/// <summary>Hides or shows slides.</summary>
 /// <param name="Slides">The slides, and whether each is hidden.</param>
 public sealed record SetHidden(ValueList<SlideHidden> Slides) : Edit
 {

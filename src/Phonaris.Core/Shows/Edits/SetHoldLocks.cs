@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Says of slides whether their holds stay when holds are worked out again.</summary>
+/// <summary>Locks or unlocks the holds of slides.</summary>
 /// <param name="Slides">The slides, and whether each is locked.</param>
 public sealed record SetHoldLocks(ValueList<SlideLock> Slides) : Edit
 {

@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets how long slides stay, or what they stay for: one, several or all.</summary>
+/// <summary>Sets the holds of slides, or the media they follow.</summary>
 /// <param name="Holds">The slides with their new holds.</param>
 public sealed record SetHolds(ValueList<SlideHold> Holds) : Edit
 {
@@ -20,7 +20,7 @@ public sealed record SetHolds(ValueList<SlideHold> Holds) : Edit
         return new(show, new SetHolds([.. before]));
     }
 
-    /// <summary>Checks how much longer a slide stays than what it follows, in milliseconds.</summary>
+    /// <summary>Checks the pause after the media a slide follows, in milliseconds.</summary>
     /// <exception cref="RuleException">It is too long, or negative.</exception>
     internal static void ValidateBreath(long breathMs)
     {
@@ -40,7 +40,7 @@ public sealed record SetHolds(ValueList<SlideHold> Holds) : Edit
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => Holds.Select(h => $"slide:{h.SlideId}/hold");
 
-    /// <summary>Checks that a hold is within bounds.</summary>
+    /// <summary>Checks that a hold is within its limits.</summary>
     /// <exception cref="RuleException">It is not.</exception>
     public static void Validate(long ms)
     {
@@ -51,7 +51,7 @@ public sealed record SetHolds(ValueList<SlideHold> Holds) : Edit
 
 /// <summary>A slide and its hold.</summary>
 /// <param name="SlideId">The slide.</param>
-/// <param name="HoldMs">How long it stays, in milliseconds.</param>
-/// <param name="StaysFor">The cue on it that it stays as long as, by which its hold is set with every edit; null for none.</param>
-/// <param name="BreathMs">How much longer it stays than that, in milliseconds.</param>
+/// <param name="HoldMs">The hold in milliseconds.</param>
+/// <param name="StaysFor">The cue on it that the hold follows, so that every edit updates it; null for none.</param>
+/// <param name="BreathMs">The pause after that cue, in milliseconds.</param>
 public sealed record SlideHold(string SlideId, long HoldMs, string? StaysFor = null, long BreathMs = 0);

@@ -2,9 +2,9 @@ using System.Text.RegularExpressions;
 
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets the place to click for a cue that begins by hand.</summary>
+/// <summary>Sets the hotspot of a cue that is triggered manually.</summary>
 /// <param name="CueId">The cue.</param>
-/// <param name="Hotspot">The place; null for none.</param>
+/// <param name="Hotspot">The hotspot; null for none.</param>
 public sealed partial record SetHotspot(string CueId, Hotspot? Hotspot) : Edit
 {
     /// <inheritdoc/>

@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets how loud a cue is: by hand, or as its target asks for.</summary>
+/// <summary>Sets the level of a cue, by hand or from its target.</summary>
 /// <param name="CueId">The cue.</param>
 /// <param name="LevelDb">The level in dB relative to the sound as imported.</param>
 /// <param name="Follows">Whether it follows its target from then on.</param>
@@ -23,7 +23,7 @@ public sealed record SetLevel(string CueId, double LevelDb, bool Follows = false
 
     internal static void Validate(double db)
     {
-        // The pattern is false for NaN as well.
+        // A NaN fails this pattern too.
         if (db is not (>= Cue.LeastLevelDb and <= Cue.GreatestLevelDb)) throw new RuleException("A level must be between −60 and +24 dB.", "level");
     }
 }

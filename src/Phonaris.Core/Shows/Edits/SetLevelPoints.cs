@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets how a cue's level changes along its course.</summary>
+/// <summary>Sets the level points of a cue.</summary>
 /// <param name="CueId">The cue.</param>
 /// <param name="Points">The points, in ascending order.</param>
 public sealed record SetLevelPoints(string CueId, ValueList<LevelPoint> Points) : Edit

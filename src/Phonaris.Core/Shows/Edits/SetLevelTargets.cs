@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets how loud the show is to be. Levels that follow are brought to it.</summary>
+/// <summary>Sets the show's level targets. Levels that follow them are updated.</summary>
 /// <param name="Targets">The targets.</param>
 public sealed record SetLevelTargets(LevelTargets Targets) : Edit
 {

@@ -1,8 +1,8 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets which part of what a cue uses loops.</summary>
+/// <summary>Sets the part of a cue that loops.</summary>
 /// <param name="CueId">The cue.</param>
-/// <param name="Part">The part; null for all of it.</param>
+/// <param name="Part">The part; null for the whole trimmed part.</param>
 public sealed record SetLoopPart(string CueId, LoopPart? Part) : Edit
 {
     /// <inheritdoc/>

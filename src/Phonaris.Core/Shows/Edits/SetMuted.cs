@@ -1,8 +1,8 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Makes a cue keep silent, or sound again.</summary>
+/// <summary>Mutes or unmutes a cue.</summary>
 /// <param name="CueId">The cue.</param>
-/// <param name="Muted">Whether it keeps silent.</param>
+/// <param name="Muted">Whether it is muted.</param>
 public sealed record SetMuted(string CueId, bool Muted) : Edit
 {
     /// <inheritdoc/>

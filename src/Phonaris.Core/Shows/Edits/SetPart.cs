@@ -1,12 +1,12 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets the part of the sound that a cue uses.</summary>
+/// <summary>Trims a cue: sets the part of the sound it uses.</summary>
 /// <param name="CueId">The cue.</param>
 /// <param name="InFrame">The first frame used, at 48 kHz.</param>
 /// <param name="OutFrame">The frame after the last one used, at 48 kHz.</param>
 public sealed record SetPart(string CueId, long InFrame, long OutFrame) : Edit
 {
-    /// <summary>The shortest part that can be used, in frames: 10 ms, two bare edges.</summary>
+    /// <summary>The shortest trimmed part in frames: 10 ms, two of the shortest fades.</summary>
     public const long LeastFrames = 10 * Frames.PerMs;
 
     /// <inheritdoc/>

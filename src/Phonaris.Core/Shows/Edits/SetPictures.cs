@@ -2,7 +2,7 @@ using System.Text.Json.Serialization;
 
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Gives slides other pictures, and their steps: what joining a deck with exact pages does.</summary>
+/// <summary>Replaces the pictures of slides and their steps, as when a deck is joined with its exact pages.</summary>
 /// <param name="Pictures">The slides with their pictures.</param>
 public sealed record SetPictures(ValueList<SlidePicture> Pictures) : Edit
 {
@@ -31,5 +31,5 @@ public sealed record SetPictures(ValueList<SlidePicture> Pictures) : Edit
     public override IEnumerable<string> Touches(Show before) => Pictures.SelectMany(p => (string[])[$"slide:{p.SlideId}/picture", $"slide:{p.SlideId}/steps"]);
 }
 
-/// <summary>A slide, its picture, and the pictures of its steps in order; steps beyond these have none of their own.</summary>
+/// <summary>A slide, its picture, and the pictures of its steps in order; further steps have no picture of their own.</summary>
 public sealed record SlidePicture(string SlideId, PictureSource Picture, [property: JsonConverter(typeof(ValueListWithGaps<PictureSource>))] ValueList<PictureSource?> Steps);

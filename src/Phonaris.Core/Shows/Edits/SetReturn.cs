@@ -2,7 +2,7 @@ namespace Phonaris.Core.Shows.Edits;
 
 /// <summary>Sets what a cue does when its slides are revisited.</summary>
 /// <param name="CueId">The cue.</param>
-/// <param name="Return">It starts over, or picks up where it was.</param>
+/// <param name="Return">Start over, or go on from where it stopped.</param>
 public sealed record SetReturn(string CueId, CueReturn Return) : Edit
 {
     /// <inheritdoc/>

@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Says whose a sound is.</summary>
+/// <summary>Sets the usage rights of a sound.</summary>
 /// <param name="SoundId">The sound.</param>
 /// <param name="Rights">The rights.</param>
 public sealed record SetRights(string SoundId, Rights Rights) : Edit

@@ -2,10 +2,10 @@ namespace Phonaris.Core.Shows.Edits;
 
 /// <summary>Sets how often a cue loops.</summary>
 /// <param name="CueId">The cue.</param>
-/// <param name="Rounds">1 for once, n for n times, <see cref="Cue.FillSpan"/> for as often as the span needs.</param>
+/// <param name="Rounds">1 for once, n for n times, <see cref="Cue.FillSpan"/> to fill the span.</param>
 public sealed record SetRounds(string CueId, int Rounds) : Edit
 {
-    /// <summary>The most rounds that can be asked for.</summary>
+    /// <summary>The most repeats.</summary>
     public const int Most = 1000;
 
     /// <inheritdoc/>

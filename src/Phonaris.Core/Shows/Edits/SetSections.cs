@@ -24,11 +24,11 @@ public sealed record SetSections(ValueList<Section> Sections) : Edit
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => ["sections", Edits.Touches.InOrder("sections")];
 
-    /// <summary>Sections in the order of the slides they begin with.</summary>
+    /// <summary>Sections in the order of their first slides.</summary>
     internal static IEnumerable<Section> InOrder(Show show, ValueList<Section> sections) => sections.OrderBy(s => show.SlideIndex(s.First));
 
-    /// <summary>Checks that sections can be those of a show.</summary>
-    /// <exception cref="RuleException">They cannot.</exception>
+    /// <summary>Checks sections against the rules of the show.</summary>
+    /// <exception cref="RuleException">They break one.</exception>
     internal static void Validate(Show show, ValueList<Section> sections)
     {
         foreach (var section in sections)

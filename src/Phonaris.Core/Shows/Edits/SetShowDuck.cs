@@ -1,7 +1,7 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets how beds are ducked under all voices that have no way of their own.</summary>
-/// <param name="Duck">How.</param>
+/// <summary>Sets the ducking under all voices that have no settings of their own.</summary>
+/// <param name="Duck">The settings.</param>
 public sealed record SetShowDuck(Duck Duck) : Edit
 {
     /// <inheritdoc/>

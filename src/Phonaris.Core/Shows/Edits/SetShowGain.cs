@@ -1,7 +1,7 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Makes the whole show louder or quieter, what its levels are among each other left as it is.</summary>
-/// <param name="GainDb">By how much, in dB, against the levels of its cues.</param>
+/// <summary>Sets the gain of the whole mix; the balance between cues stays.</summary>
+/// <param name="GainDb">The gain in dB, added to the levels of the cues.</param>
 public sealed record SetShowGain(double GainDb) : Edit
 {
     /// <inheritdoc/>

@@ -1,7 +1,7 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets how the show is shown. Nothing is changed by it: what would go wrong then is told.</summary>
-/// <param name="Showing">How.</param>
+/// <summary>Sets how the show is presented. This changes nothing else, but some checks depend on it.</summary>
+/// <param name="Showing">How it is presented.</param>
 public sealed record SetShowing(Showing Showing) : Edit
 {
     /// <inheritdoc/>

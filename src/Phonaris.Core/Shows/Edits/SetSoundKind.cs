@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Says what a sound is for. Cues already placed keep their settings.</summary>
+/// <summary>Sets the kind of a sound. Cues already placed keep their settings.</summary>
 /// <param name="SoundId">The sound.</param>
 /// <param name="SoundKind">Bed, voice or spot.</param>
 public sealed record SetSoundKind(string SoundId, SoundKind SoundKind) : Edit
@@ -23,7 +23,7 @@ public sealed record SetSoundKind(string SoundId, SoundKind SoundKind) : Edit
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"sound:{SoundId}/kind"];
 
-    /// <summary>Checks that a sound is a video exactly where it has pictures.</summary>
+    /// <summary>Checks that a sound is a video if and only if it has pictures.</summary>
     /// <exception cref="RuleException">It is not.</exception>
     internal static void Validate(Sound sound)
     {

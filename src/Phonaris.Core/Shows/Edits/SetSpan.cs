@@ -26,7 +26,7 @@ public sealed record SetSpan(string CueId, Span? Span) : Edit
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/span", Edits.Touches.InOrder(CueId)];
 
-    /// <summary>Checks that a cue of a sound can lie on a span.</summary>
+    /// <summary>Checks that a cue can have a span.</summary>
     /// <exception cref="RuleException">It cannot.</exception>
     internal static void Validate(Show show, Sound sound, Span span)
     {

@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets how fast a cue plays, at the same pitch.</summary>
+/// <summary>Sets the speed of a cue, at the same pitch.</summary>
 /// <param name="CueId">The cue.</param>
 /// <param name="Speed">The speed: 1 as imported, 0.5 to 2.</param>
 public sealed record SetSpeed(string CueId, double Speed) : Edit
@@ -21,7 +21,7 @@ public sealed record SetSpeed(string CueId, double Speed) : Edit
 
     internal static void Validate(double speed)
     {
-        // The pattern is false for NaN as well.
+        // A NaN fails this pattern too.
         if (speed is not (>= Cue.LeastSpeed and <= Cue.GreatestSpeed)) throw new RuleException("A speed must be between 0.5 and 2.", "speed");
     }
 }

@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets what a cue starts with.</summary>
+/// <summary>Sets what starts a cue.</summary>
 /// <param name="CueId">The cue.</param>
 /// <param name="Start">Its start.</param>
 public sealed record SetStart(string CueId, CueStart Start) : Edit
@@ -26,7 +26,7 @@ public sealed record SetStart(string CueId, CueStart Start) : Edit
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/start"];
 
-    /// <summary>Checks that a cue can start so: that what it names is there, and that it does not wait for itself.</summary>
+    /// <summary>Checks that a cue can start so: that the step or cue exists, and that it does not follow itself.</summary>
     /// <exception cref="RuleException">It cannot.</exception>
     internal static void Validate(Show show, string cueId, CueStart start)
     {
@@ -44,8 +44,8 @@ public sealed record SetStart(string CueId, CueStart Start) : Edit
         throw new RuleException($"These cues would wait for each other: {string.Join(" after ", chain)}.", "start");
     }
 
-    /// <summary>Checks the starts of all cues of a show, in time that grows with their number alone.</summary>
-    /// <exception cref="RuleException">One cannot be.</exception>
+    /// <summary>Checks the starts of all cues of a show, in linear time.</summary>
+    /// <exception cref="RuleException">One is invalid.</exception>
     internal static void ValidateAll(Show show)
     {
         var cues = show.Cues.ToDictionary(c => c.Id);
@@ -53,7 +53,7 @@ public sealed record SetStart(string CueId, CueStart Start) : Edit
         foreach (var cue in show.Cues)
         {
             ValidateKind(cue.Start);
-            // Down to one whose depth is known, then back up; one that is met again on the way down is in a circle.
+            // Follows the chain down to a cue of known depth, then back up. A cue that is met again on the way down is in a cycle.
             List<Cue> way = [];
             for (var at = cue; at is not null && !depths.ContainsKey(at.Id);)
             {
@@ -69,16 +69,16 @@ public sealed record SetStart(string CueId, CueStart Start) : Edit
         }
     }
 
-    /// <summary>A cue and those it comes after, one after the other.</summary>
+    /// <summary>A cue and the chain of cues it follows.</summary>
     internal static List<string> Waits(Show show, string cueId)
     {
         var waits = new List<string> { cueId };
-        // A cue that is being placed may close a circle that is not yet refused.
+        // A cue that is being placed may close a cycle that has not been refused yet.
         while (waits.Count <= LongestChain && show.FindCue(waits[^1])?.Start.CueId is { } next && !waits.Contains(next)) waits.Add(next);
         return waits;
     }
 
-    /// <summary>How many cues start one after the other from a cue on, itself included.</summary>
+    /// <summary>The longest chain of cues from a cue on, itself included.</summary>
     private static int Depth(Show show, string cueId)
     {
         var after = show.Cues.ToLookup(c => c.Start.CueId, c => c.Id);
@@ -95,6 +95,6 @@ public sealed record SetStart(string CueId, CueStart Start) : Edit
 
     private static RuleException TooLong() => new($"At most {LongestChain} cues can start one after the other.", "start");
 
-    /// <summary>How many cues can start one after the other.</summary>
+    /// <summary>The longest chain of cues that can follow each other.</summary>
     private const int LongestChain = 200;
 }

@@ -1,8 +1,8 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets the steps of a slide: how many, their names, order, times and pictures. A cue that starts with one no longer there starts with its slide.</summary>
+/// <summary>Sets the steps of a slide: their number, names, order, times and pictures. A cue that starts with a deleted step starts with its slide.</summary>
 /// <param name="SlideId">The slide.</param>
-/// <param name="Steps">The steps; the first is the slide's own coming.</param>
+/// <param name="Steps">The steps; the first is the slide itself.</param>
 public sealed record SetSteps(string SlideId, ValueList<Step> Steps) : Edit
 {
     /// <inheritdoc/>
@@ -24,8 +24,8 @@ public sealed record SetSteps(string SlideId, ValueList<Step> Steps) : Edit
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"slide:{SlideId}/steps"];
 
-    /// <summary>Checks that steps can be those of a slide.</summary>
-    /// <exception cref="RuleException">They cannot.</exception>
+    /// <summary>Checks steps against the rules.</summary>
+    /// <exception cref="RuleException">They break one.</exception>
     internal static void Validate(ValueList<Step> steps)
     {
         if (steps.Count is < 1 or > Step.Most) throw new RuleException($"A slide must have 1 to {Step.Most} steps.", "steps");

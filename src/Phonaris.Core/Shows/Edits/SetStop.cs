@@ -2,9 +2,9 @@ namespace Phonaris.Core.Shows.Edits;
 
 /// <summary>Sets when a cue ends.</summary>
 /// <param name="CueId">The cue.</param>
-/// <param name="Stop">With its span, at a step, when it has finished, or with the show.</param>
-/// <param name="StepId">The step, where it ends at one.</param>
-/// <param name="OffsetMs">How much later it ends, in milliseconds; negative for earlier.</param>
+/// <param name="Stop">With its span, at a step, at its own end, or with the show.</param>
+/// <param name="StepId">The step, when it ends at one.</param>
+/// <param name="OffsetMs">How long after that it ends, in milliseconds; negative for earlier.</param>
 public sealed record SetStop(string CueId, CueStop Stop, string? StepId = null, long OffsetMs = 0) : Edit
 {
     /// <inheritdoc/>

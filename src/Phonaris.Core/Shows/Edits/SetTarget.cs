@@ -1,13 +1,13 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets the running time the show is to have. Nothing is changed by it: what is missing or too much is told.</summary>
-/// <param name="TargetMs">The running time, in milliseconds; null for no wish.</param>
+/// <summary>Sets the target running time. This changes no holds; the difference is displayed.</summary>
+/// <param name="TargetMs">The running time in milliseconds; null for no target.</param>
 public sealed record SetTarget(long? TargetMs) : Edit
 {
-    /// <summary>The least target: a second.</summary>
+    /// <summary>The shortest target: a second.</summary>
     public const long LeastMs = 1_000;
 
-    /// <summary>The greatest target: a day.</summary>
+    /// <summary>The longest target: a day.</summary>
     public const long GreatestMs = 24 * 3_600_000;
 
     /// <inheritdoc/>

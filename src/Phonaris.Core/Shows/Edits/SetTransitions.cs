@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets how slides come in: one, several or all.</summary>
+/// <summary>Sets the transitions of slides.</summary>
 /// <param name="Transitions">The slides with their new transitions.</param>
 public sealed record SetTransitions(ValueList<SlideTransition> Transitions) : Edit
 {
@@ -33,5 +33,5 @@ public sealed record SetTransitions(ValueList<SlideTransition> Transitions) : Ed
     }
 }
 
-/// <summary>A slide and how it comes in.</summary>
+/// <summary>A slide and its incoming transition.</summary>
 public sealed record SlideTransition(string SlideId, Transition Transition);

@@ -1,8 +1,8 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets where a video lies on its slides, and how it is seen there.</summary>
+/// <summary>Sets the position and appearance of a video on its slides.</summary>
 /// <param name="CueId">The cue of the video.</param>
-/// <param name="Video">Its place.</param>
+/// <param name="Video">Its position and appearance.</param>
 public sealed record SetVideo(string CueId, VideoPlace Video) : Edit
 {
     /// <inheritdoc/>

@@ -1,8 +1,8 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Several edits as one: made together, undone together.</summary>
+/// <summary>Several edits that are made and undone together.</summary>
 /// <param name="Edits">The edits, in the order they are made.</param>
-/// <param name="What">What they do as a whole, for the history.</param>
+/// <param name="What">A description of the whole, for the history.</param>
 public sealed record Several(ValueList<Edit> Edits, string What) : Edit
 {
     /// <inheritdoc/>
@@ -12,7 +12,7 @@ public sealed record Several(ValueList<Edit> Edits, string What) : Edit
         foreach (var edit in Edits)
         {
             (show, var inverse) = edit.Apply(show);
-            // An arrangement is of all slides: undone right after this one, the move before puts everything back by itself.
+            // An arrangement covers all slides: when it is undone right after this edit, the move before it restores everything.
             if (inverse is ArrangeSlides && back is [ArrangeSlides, ..]) continue;
             back.Insert(0, inverse);
         }

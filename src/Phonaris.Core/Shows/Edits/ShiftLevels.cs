@@ -2,9 +2,9 @@ using System.Globalization;
 
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Makes cues louder or quieter by the same, each as far as its level can go.</summary>
+/// <summary>Changes the levels of cues by the same amount, within the limits of each.</summary>
 /// <param name="CueIds">The cues.</param>
-/// <param name="ByDb">How much louder, in dB; negative for quieter.</param>
+/// <param name="ByDb">The change in dB; negative for quieter.</param>
 public sealed record ShiftLevels(ValueList<string> CueIds, double ByDb) : Edit
 {
     /// <inheritdoc/>

@@ -18,7 +18,7 @@ interface Props {
   picture: { width: number; height: number };
 }
 
-/** The row that is shown: its picture with the time on it along its edge, its steps, and what the next stroke does. */
+/** The current row: its picture with the elapsed time along its edge, its steps, and what the next key does. */
 export function CurrentRow({ stage, pictures, picture }: Props) {
   const now = useNow(stage);
   const place = stage.place();
@@ -73,7 +73,7 @@ export function CurrentRow({ stage, pictures, picture }: Props) {
   );
 }
 
-/** How long the slide is planned to stay, and has. */
+/** The planned and the elapsed time of the slide. */
 function useStay(stage: Stage) {
   const now = useNow(stage);
   useTick(4);
@@ -81,7 +81,7 @@ function useStay(stage: Stage) {
   return { planned, spent: Math.max(0, stage.timeMs() - now.slideSinceMs) };
 }
 
-/** The time on the slide, filling along its edge from top to bottom. */
+/** The elapsed time of the slide, filling its edge from top to bottom. */
 function TimeEdge({ stage }: { stage: Stage }) {
   const { planned, spent } = useStay(stage);
   const over = spent > planned;
@@ -107,7 +107,7 @@ function TimeHere({ stage }: { stage: Stage }) {
   );
 }
 
-/** The next stroke, and what of the sounds it begins and ends. */
+/** The next key, and the sounds it starts and ends. */
 function NextStroke({ stage }: { stage: Stage }) {
   const now = useNow(stage);
   const next = nextPlace(stage.places, now.place);

@@ -4,7 +4,7 @@ import type { Stage } from "../../engine/Stage";
 import type { TimelineRow } from "./rows";
 import { words } from "../words";
 
-/** What begins on a row to come, what is triggered manually from there on, or that all is silent there. */
+/** What starts on a coming row, what is triggered manually from there on, or that it is silent. */
 export function NextEffect({ stage, row }: { stage: Stage; row: TimelineRow }) {
   const here = stage.places.slice(row.place, row.lastPlace + 1);
   const before = stage.places[row.place - 1];
@@ -34,7 +34,7 @@ export function NextEffect({ stage, row }: { stage: Stage; row: TimelineRow }) {
   );
 }
 
-/** A kind's filling, as its strands have it. */
+/** The fill pattern of a kind, as on its strands. */
 export function Swatch({ kind }: { kind: SoundKind }) {
   return (
     <svg width="12" height="14" className="shrink-0" aria-hidden="true">

@@ -31,7 +31,7 @@ const moveMs = 200;
 const leapPx = 160;
 const endHeight = 60;
 
-/** The run sheet passing by: the row that is shown at a fixed line, those to come below it, and beside them what sounds and what will. */
+/** The moving run sheet: the current row at a fixed line, coming ones below it, and the sounds beside them. */
 export function PresenterTimeline({ stage, strands, pictures, space, chosen, choose, startsAt, setStartsAt }: Props) {
   const { place: at, sounding } = useNow(stage);
   const heard = sounding.join(" ");
@@ -131,7 +131,7 @@ export function PresenterTimeline({ stage, strands, pictures, space, chosen, cho
   );
 }
 
-/** Moves rows and strands from where they were to where they are; all of them alike where what is shown was not in sight before. */
+/** Moves rows and strands from their old positions to the new ones; all by the same distance when the current one was not visible before. */
 function useMove(sheet: React.RefObject<HTMLDivElement | null>, rows: readonly TimelineRow[]) {
   const before = useRef<readonly TimelineRow[]>([]);
   useLayoutEffect(() => {

@@ -14,7 +14,7 @@ interface Props {
 
 const slideOf = ({ stage, row }: Props) => stage.view.show.slides.find((s) => s.id === row.slideId);
 
-/** What the row before leads back to, as a narrow row. */
+/** The row before, narrow; a click goes back to it. */
 export function PreviousRow({ stage, row, pictures }: Props & { pictures: Pictures["had"] }) {
   const slide = slideOf({ stage, row });
   const step = stage.places[row.place]?.step ?? 0;
@@ -41,7 +41,7 @@ export function PreviousRow({ stage, row, pictures }: Props & { pictures: Pictur
   );
 }
 
-/** A step still to come, with what it shows. */
+/** A coming step, with its picture. */
 export function StepLine({ stage, row }: Props) {
   const slide = slideOf({ stage, row });
   const first = stage.places[row.place]?.step ?? 0;
@@ -61,7 +61,7 @@ export function StepLine({ stage, row }: Props) {
   );
 }
 
-/** A slide to come; pressed, it is gone to. */
+/** A coming slide; a click goes to it. */
 export function ComingRow({ stage, row, pictures }: Props & { pictures: Pictures["had"] }) {
   const slide = slideOf({ stage, row });
   const steps = slide?.steps.length ?? 1;
@@ -94,7 +94,7 @@ export function ComingRow({ stage, row, pictures }: Props & { pictures: Pictures
   );
 }
 
-/** How long a slide is planned to stay; in a dry run also how long it stayed, where it was shown. */
+/** The planned hold of a slide; in a dry run also how long it was shown. */
 function Times({ stage, row }: Props) {
   useNow(stage);
   const planned = slideOf({ stage, row })?.holdMs ?? 0;

@@ -10,18 +10,18 @@ import { words } from "../words";
 
 interface Props {
   stage: Stage;
-  /** How far to the left of here the strand of a cue hangs, in pixels; nothing where it is not in sight. */
+  /** The distance from here to the strand of a cue, in pixels; undefined when it is not visible. */
   strandAt: (cueId: string) => number | undefined;
-  /** How far to the left strands layOutStrands at most. */
+  /** The leftmost position of a strand. */
   reach: number;
   chosen: string | undefined;
   choose: (cueId: string) => void;
 }
 
-/** More than so many, or beside more that is triggered manually, are told in a line each, all but the chosen one. */
+/** Beyond this many, or with manual cues beside them, all but the selected one take one line each. */
 const [mostOpen, mostWaiting] = [2, 4] as const;
 
-/** What sounds now: how far it is and still carries, why, and what can be done with it. */
+/** What plays now: its position, remaining time, reason, and controls. */
 export function SoundTags({ stage, strandAt, reach, chosen, choose }: Props) {
   const now = useNow(stage);
   const place = stage.place();
@@ -63,7 +63,7 @@ export function SoundTags({ stage, strandAt, reach, chosen, choose }: Props) {
   );
 }
 
-/** Ties a sound to its strand. */
+/** Connects a sound to its strand. */
 function Thread({ from, kind }: { from: number | undefined; kind: SoundKind }) {
   if (from === undefined) return null;
   return (

@@ -12,13 +12,13 @@ interface Props {
   keys: () => void;
 }
 
-/** The time, what concerns the whole show, and at its end, always in the same place, how loud all of it is and silence. */
+/** The time, controls for the whole show and, always in the same place at the end, its level and silence. */
 export function StageBar({ stage, audience, clicker, slides, keys }: Props) {
   const now = useNow(stage);
   return (
     <header
       className="bg-base-100 line-b flex h-14 shrink-0 items-center gap-3 px-3"
-      // Clicked with a mouse, a button does not keep the focus: the space bar goes on moving the show.
+      // After a mouse click a button gives up the focus, so that the space bar moves the show.
       onClick={({ detail }) => detail > 0 && (document.activeElement as HTMLElement | null)?.blur()}
     >
       <div className="relative flex min-w-0 grow items-center gap-3 overflow-x-auto [scrollbar-width:thin]">
@@ -84,7 +84,7 @@ interface StrokeProps {
   children: React.ReactNode;
 }
 
-/** A button with its name, where there is room for names. */
+/** A button with its name, if there is room for names. */
 function Stroke({ name, on, press, children }: StrokeProps) {
   return (
     <button

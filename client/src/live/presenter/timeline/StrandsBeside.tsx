@@ -21,11 +21,11 @@ interface Props {
   choose: (cueId: string) => void;
 }
 
-/** The strands beside the rows in sight, in their bands as on the run sheet; on what sounds the place it is at moves. */
+/** The strands beside the visible rows, in their bands as on the run sheet, with a moving play position on those that play. */
 export function StrandsBeside({ stage, laidOut, rows, width, height, chosen, choose }: Props) {
   const now = useNow(stage);
   const { cues } = stage.view.show;
-  // Within a waiting loop what was shown before is a part of it.
+  // In a waiting loop, everything shown before is part of it.
   const along = useMemo(() => {
     const here = rows.find((r) => r.kind === "here");
     return rows.filter((r) => r.kind !== "before" || r.endFrame <= (here?.startFrame ?? 0));
@@ -124,7 +124,7 @@ interface MarkProps {
   rows: readonly TimelineRow[];
 }
 
-/** Where on its strand a sound is: a bed goes along with the row that is shown, what is short is at its own place. */
+/** The play position on its strand: a bed's follows the current row, a short sound's is its own. */
 function Mark({ stage, cueId, laidOut, rows }: MarkProps) {
   useTick(4);
   const here = rows.find((r) => r.kind === "here");

@@ -18,11 +18,11 @@ interface Props {
   setStartsAt: (at: number | undefined) => void;
 }
 
-/** Of more slides, or in less room, there are numbers instead of pictures. */
+/** With more slides, or less room, numbers are shown instead of pictures. */
 const mostPictures = 10;
 const leastWidth = 330;
 
-/** The waiting loop as a ring of its slides, the countdown within it. */
+/** The waiting loop as a ring of its slides, with the countdown inside. */
 export function WaitingRing({ stage, pictures, width, top, height, startsAt, setStartsAt }: Props) {
   const { place: at } = useNow(stage);
   useTick(4);
@@ -37,7 +37,7 @@ export function WaitingRing({ stage, pictures, width, top, height, startsAt, set
   const wide = withPictures ? Math.round((high * 16) / 9) : 22;
   const [x, y] = [width / 2, height / 2];
   const [rx, ry] = [x - wide / 2 - 6, y - high / 2 - 6];
-  // The ring begins at its top and loops clockwise, by the time the slides stay.
+  // The ring begins at the top and runs clockwise, in proportion to the holds.
   const pointAt = (share: number) => ({
     left: x + rx * Math.sin(2 * Math.PI * share),
     top: y - ry * Math.cos(2 * Math.PI * share),

@@ -3,7 +3,7 @@ import type { TimelineRow } from "./rows";
 
 type Part = StrandView["rows"][number];
 
-/** What of a strand lies on the rows in sight, in parts none of which goes over the edge of a row; nothing where none does. */
+/** The visible parts of a strand, none across the edge of a row; undefined if there are none. */
 export function cutStrand(strand: StrandView, rows: readonly TimelineRow[]): StrandView | undefined {
   const parts = rows.flatMap((row) =>
     strand.rows.flatMap((part) =>
@@ -24,7 +24,7 @@ export function cutStrand(strand: StrandView, rows: readonly TimelineRow[]): Str
 function cutPart(part: Part, fromFrame: number, toFrame: number): Part[] {
   if (toFrame <= fromFrame) return [];
   const share = (frame: number) => (frame - part.fromFrame) / (part.toFrame - part.fromFrame);
-  // Levels stand at both ends and between them, peaks for equal parts.
+  // Levels are given at both ends and between them, peaks for equal parts.
   const of = (values: readonly number[], steps: number) => {
     const from = Math.floor(share(fromFrame) * steps);
     return values.slice(from, Math.max(from + 1, Math.ceil(share(toFrame) * steps)) + values.length - steps);

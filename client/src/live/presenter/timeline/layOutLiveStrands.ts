@@ -6,8 +6,8 @@ import type { Stage } from "../../engine/Stage";
 export type LiveStrand = StrandLayout & { liveId: string };
 
 /**
- * Hangs the strands of a show that is shown: those with a place in its course all at once, so that none is moved aside while the sheet passes
- * by; those by hand only while they sound.
+ * Lays out the strands of a live show: those with a planned time all at once, so that none is moved while the sheet passes
+ * by; manual ones only while they play.
  */
 export function layOutLiveStrands(
   stage: Stage,
@@ -30,7 +30,7 @@ export function layOutLiveStrands(
           [width * 0.29, 16],
         ],
   );
-  // What is muted is in no plan.
+  // A muted cue is not in the plan.
   const live = strands.flatMap((strand) => {
     const liveId = liveOf(stage, strand);
     return liveId ? [{ strand, liveId }] : [];
@@ -47,7 +47,7 @@ export function layOutLiveStrands(
   );
 }
 
-/** One that sounds startsHere on every slide is in the plan for each. */
+/** A cue that restarts on every slide appears in the plan once for each. */
 function liveOf(stage: Stage, strand: StrandView): string | undefined {
   const of = stage.view.plan.cues.filter((c) => c.cueId === strand.cueId);
   if (of.length < 2) return of[0]?.id;

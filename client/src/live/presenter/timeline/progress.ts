@@ -1,14 +1,14 @@
 import type { LivePlace } from "../../engine/run";
 import type { Stage } from "../../engine/Stage";
 
-/** From when to when the row that is shown goes, in milliseconds of the plan: as long as its place is to stay, or once round its waiting loop. */
+/** The planned beginning and end of the current row, in milliseconds: one place, or one pass of its waiting loop. */
 function courseOf({ places }: Stage, here: LivePlace): readonly [fromMs: number, toMs: number] {
   const loop = here.loopStart == null ? [here] : places.slice(here.loopStart, here.loopExit ?? undefined);
   const last = loop.at(-1) ?? here;
   return [(loop[0] ?? here).atMs, last.atMs + last.stayMs];
 }
 
-/** How far the row that is shown is, from 0 to 1, by how long it is planned to stay; of a waiting loop, how far that has looped. */
+/** The progress of the current row from 0 to 1, by its planned length; in a waiting loop, of one pass. */
 export function progressOf(stage: Stage): number {
   const here = stage.place();
   if (!here) return 0;
@@ -17,7 +17,7 @@ export function progressOf(stage: Stage): number {
   return Math.min(1, gone / Math.max(1, toMs - fromMs));
 }
 
-/** How long the row that is shown takes, in milliseconds. */
+/** The length of the current row, in milliseconds. */
 export function wayMs(stage: Stage): number {
   const here = stage.place();
   if (!here) return 0;
@@ -26,7 +26,7 @@ export function wayMs(stage: Stage): number {
 }
 
 /**
- * How what is set four times a second gets to where it is to be: gliding, where its whole way takes less than half a minute. What is slower goes
- * a few pixels each time at most, and gliding there would keep the machine drawing at every frame for as long as a talk goes.
+ * How elements updated four times a second move: smoothly if the whole distance takes less than half a minute. Slower ones move
+ * by a few pixels at a time, and animating them would keep the machine drawing every frame for the whole talk.
  */
 export const glide = (ofWayMs: number) => (ofWayMs < 30_000 ? "transition-transform duration-250 ease-linear" : "");

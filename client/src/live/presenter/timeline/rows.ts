@@ -2,20 +2,20 @@ import type { SlideTime } from "../../../api/client";
 import type { Row } from "../../../strands/layout";
 import type { LivePlace } from "../../engine/run";
 
-/** A row of the sheet that passes by: the one before, the one that is shown, steps of it still to come, slides to come. */
+/** A row of the moving sheet: the one before, the current one, its coming steps, coming slides. */
 export interface TimelineRow extends Row {
   kind: "before" | "here" | "step" | "slide";
-  /** Its id as long as it is in sight, wherever it has moved to. */
+  /** Its id for as long as it is visible, wherever it moves. */
   key: string;
-  /** The place that going to it leads to, and the last place it stands for. */
+  /** The place it leads to, and the last place it stands for. */
   place: number;
   lastPlace: number;
 }
 
-/** How much room there is, in pixels. */
+/** Its height in pixels. */
 interface Room {
   height: number;
-  /** The row that is shown: its picture, its title, the next stroke. */
+  /** The current row: its picture, its title, the next key. */
   here: number;
 }
 
@@ -23,15 +23,15 @@ const beforeHeight = 40;
 const gap = 8;
 const stepHeight = 28;
 const mostSteps = 3;
-/** Slides to come are smaller the later they come. */
+/** Coming slides get smaller the later they come. */
 const slideHeights = [104, 80, 62, 50, 42] as const;
 const leastHeight = 36;
 
-/** The height at which the row that is shown begins, wherever in the show that is. */
+/** The top of the current row, the same throughout the show. */
 export const lineY = beforeHeight + gap;
 
 /**
- * The rows in sight at a place. In a waiting loop its row is the whole loop, as high as there is room but for what it is left for, which comes
+ * The visible rows at a place. In a waiting loop the row is the whole loop, as high as there is room above the row
  * after it.
  */
 export function timelineRows(
@@ -62,7 +62,7 @@ export function timelineRows(
     const exit = place.loopExit;
     const high = exit == null ? height - lineY : height - lineY - slideHeights[1];
     const whole = row("here", loop, exit == null ? places.length - 1 : exit - 1, lineY, Math.max(here, high));
-    // It stays what it is while it loops, so that what is typed into it stays.
+    // Its id stays while it loops, so that text typed into it stays.
     rows.push(...whole.map((r) => ({ ...r, key: `round ${loop}`, place: at })));
     if (exit != null)
       rows.push(...row("slide", exit, lastOf(places, exit), lineY + Math.max(here, high), slideHeights[1]));
@@ -72,7 +72,7 @@ export function timelineRows(
   rows.push(...row("here", at, at, lineY, here));
   let next = at + 1;
   for (let n = 0; places[next]?.slideId === place.slideId; n++) {
-    // What there is no line for stands for itself in the last one.
+    // Steps without a line of their own are counted in the last one.
     const last = n + 1 < mostSteps ? next : lastOf(places, next);
     rows.push(...row("step", next, last, top, stepHeight));
     top += stepHeight;
@@ -90,7 +90,7 @@ export function timelineRows(
   return stretched(rows, height);
 }
 
-/** What room is left over goes to the slides to come, each by its height, within reason. */
+/** Remaining room goes to the coming slides in proportion to their heights, within limits. */
 function stretched(rows: TimelineRow[], height: number): TimelineRow[] {
   const first = rows.findIndex((r) => r.kind === "slide");
   const [from, last] = [rows[first]?.top, rows.at(-1)];
@@ -99,7 +99,7 @@ function stretched(rows: TimelineRow[], height: number): TimelineRow[] {
   return rows.map((r, i) => (i < first ? r : { ...r, top: from + (r.top - from) * by, height: r.height * by }));
 }
 
-/** The last place of the slide a place is of. */
+/** The last place of the slide that contains a place. */
 function lastOf(places: readonly LivePlace[], place: number): number {
   let last = place;
   while (places[last + 1]?.slideId === places[place]?.slideId) last++;

@@ -1,43 +1,43 @@
 import { strokeHeight, titleHeight } from "./CurrentRow";
 import { lineY } from "./rows";
 
-/** How the page is shared out, in pixels. */
+/** The division of the page, in pixels. */
 export interface Space {
-  /** Whether notes stand below the sheet, as on a tablet held upright, rather than beside it. */
+  /** Whether notes are below the sheet, as on an upright tablet, rather than beside it. */
   upright: boolean;
-  /** The picture of the row that is shown. */
+  /** The picture of the current row. */
   picture: { width: number; height: number };
-  /** What the strands layOutStrands in. */
+  /** The element that contains the strands. */
   lanes: number;
-  /** Beside them: what sounds, and what is triggered manually. */
+  /** The column beside the strands: what plays, and what is triggered manually. */
   margin: number;
-  /** The notes: their width, or where they stand below, their height. */
+  /** The notes: their width or, when they are below, their height. */
   notes: number;
-  /** What is left for the sheet. */
+  /** The remaining size for the sheet. */
   height: number;
-  /** How wide all of it is, or the part that has the notes below it: wider than the page where that is very narrow. */
+  /** The total width, or that of the part with the notes below it: wider than the page when that is very narrow. */
   width: number;
 }
 
 export const pad = 12;
-/** A line of notes is so many times as wide as its letters are high; where they stand below, so many lines are seen. */
+/** The width of a line of notes in multiples of the letter size; below the sheet, the number of lines visible. */
 const lineLetters = 14;
 const linesBelow = 8;
 const leastMargin = 186;
 const leastNotes = 150;
-/** On a page that is smaller than this, notes stand below, and what has no room is scrolled to. */
+/** On a page smaller than this, notes are below, and what does not fit is scrolled to. */
 const leastPage = { width: 760, height: 470 };
 const leastWidth = 560;
-/** What a sheet that is scrolled has room for below the row that is shown: a countdown, and a row to come. */
+/** The room below the current row of a scrolled sheet: a countdown, and a coming row. */
 const belowRow = 250;
 
-/** The largest letters, in pixels, of notes whose edge is drawn so far. */
+/** The largest letter size, in pixels, of notes at their widest. */
 export const lettersFor = (upright: boolean, notes: number) => notes / (upright ? linesBelow : lineLetters);
 
 /**
- * Shares out a page: the picture first, then strands and what is beside them, then notes, as wide as their letters are large.
+ * Divides a page: the picture first, then the strands and the column beside them, then notes, whose width follows their letter size.
  * @param aspect Width of a slide to its height.
- * @param letters How large the notes' letters are, in pixels.
+ * @param letters The letter size of the notes, in pixels.
  */
 export function spaceOf(pageWidth: number, height: number, aspect: number, letters: number): Space {
   const upright = (pageWidth < height && pageWidth < 1000) || pageWidth < leastPage.width;

@@ -3,7 +3,7 @@ import { leapMs, type Stage } from "../../engine/Stage";
 import { useNow } from "../../engine/useNow";
 import type { CueKey } from "../../engine/useStageKeys";
 
-/** Which of the sounding sounds keys act on: the one pointed at last, else the one that began last. */
+/** The playing sound that keys act on: the one pointed at last, otherwise the one started last. */
 export function useChosenSound(stage: Stage) {
   const { sounding } = useNow(stage);
   const [pointed, choose] = useState<string>();
