@@ -3,19 +3,19 @@ using Phonaris.Shared;
 namespace Phonaris.Storage;
 
 /// <summary>
-/// A backup of everything that is kept: a folder with <c>phonaris.db</c> and the files its shows use, <c>files/ab/SHA-256</c>. Files are named by
-/// their content, so a backup into the same folder copies only what is new.
+/// A backup of all data: a folder with <c>phonaris.db</c> and the files its shows use, <c>files/ab/SHA-256</c>. Files are named by
+/// their content, so a further backup into the same folder copies only new ones.
 /// </summary>
 public static class Backup
 {
     private const string DatabaseName = "phonaris.db", FilesName = "files";
 
-    /// <summary>Backs up a data folder; a server may be running on it.</summary>
+    /// <summary>Backs up a data folder, even while a server is running on it.</summary>
     /// <param name="data">The data folder.</param>
     /// <param name="to">The folder to back up into.</param>
-    /// <param name="progress">Told the fraction of the files done.</param>
+    /// <param name="progress">Receives the fraction of the files done.</param>
     /// <param name="cancel">Stops it between two files.</param>
-    /// <returns>How many files were copied, and how many that shows use are missing.</returns>
+    /// <returns>How many files were copied, and how many in use are missing.</returns>
     /// <exception cref="RuleException">There is nothing to back up, or the database is damaged.</exception>
     public static async Task<(int Copied, int Missing)> MakeAsync(string data, string to, IProgress<double>? progress, CancellationToken cancel)
     {
@@ -29,16 +29,16 @@ public static class Backup
     }
 
     /// <summary>
-    /// Puts a backup, or a copy of the database alone, in the place of what is kept. What was there before is copied to the folder of backups first,
-    /// where it is whole. The data folder is held.
+    /// Restores a backup, or a copy of the database alone. The current database, if undamaged, is first copied to the folder of
+    /// backups. The data folder must be locked.
     /// </summary>
-    /// <param name="from">A folder that <see cref="MakeAsync"/> made, or a database file.</param>
+    /// <param name="from">A folder made by <see cref="MakeAsync"/>, or a database file.</param>
     /// <param name="data">The data folder.</param>
-    /// <param name="backups">Where the database of before is copied to.</param>
-    /// <param name="progress">Told the fraction of the files done.</param>
+    /// <param name="backups">Where the current database is copied to.</param>
+    /// <param name="progress">Receives the fraction of the files done.</param>
     /// <param name="cancel">Stops it before the database is replaced.</param>
-    /// <returns>How many files were copied, and how many that shows use are missing.</returns>
-    /// <exception cref="RuleException">It is no backup, or is damaged.</exception>
+    /// <returns>How many files were copied, and how many in use are missing.</returns>
+    /// <exception cref="RuleException">It is not a backup, or is damaged.</exception>
     public static async Task<(int Copied, int Missing)> RestoreAsync(string from, string data, Backups backups, IProgress<double>? progress, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(from);
@@ -49,14 +49,14 @@ public static class Backup
         if (!Backups.IsWhole(copy)) throw new RuleException($"{copy} is damaged. Nothing was changed. Restore another backup.");
         var hashes = UsedBy(copy);
         FileStore into = new(Path.Combine(data, FilesName));
-        // Files first: they harm nothing, and the database is replaced in one stroke at the end.
+        // Files first: they do no harm, and the database is replaced in one step at the end.
         var (copied, missing) = Directory.Exists(from) ? await CopyFilesAsync(hashes, new(Path.Combine(from, FilesName)), into, progress, cancel) : (0, hashes.Count(h => !into.Has(h)));
         var database = Path.Combine(data, DatabaseName);
         var next = $"{database}.restored";
-        // Before the copy of what is there, which may push out the one that is restored: the oldest.
+        // Read before the current database is copied, because that may delete the oldest copy, which may be this one.
         await Backups.CopyAsync(copy, next);
         if (File.Exists(database) && Backups.IsWhole(database)) await backups.MakeAsync(beforeUpgrade: false, cancel);
-        // What SQLite had not yet written into the old database belongs to that alone.
+        // The old database's journal must not be applied to the new one.
         foreach (var beside in new[] { $"{database}-wal", $"{database}-shm" }) File.Delete(beside);
         FinishedFile.Place(next, database);
         return (copied, missing);
@@ -65,7 +65,7 @@ public static class Backup
     private static List<string> UsedBy(string database)
     {
         using var db = Backups.Open(database, Microsoft.Data.Sqlite.SqliteOpenMode.ReadOnly);
-        // One of before files had their users recorded says nothing of them.
+        // A backup from before file uses were recorded does not contain them.
         if (Backups.Ask(db, "SELECT 1 FROM sqlite_master WHERE name = 'FileUses'") is null) return [];
         using var command = db.CreateCommand();
         command.CommandText = "SELECT DISTINCT Hash FROM FileUses WHERE Kind IN ('Show', 'Job')";
@@ -95,7 +95,7 @@ public static class Backup
             }
             catch (RuleException)
             {
-                // As on a failing disk: as good as missing.
+                // An unreadable file, as on a failing disk, counts as missing.
                 missing++;
             }
         }

@@ -5,12 +5,12 @@ using Phonaris.Shared;
 namespace Phonaris.Storage;
 
 /// <summary>
-/// Copies of the database, made while it is in use (SQLite's online backup) and opened once to see that they are whole: every day, and before a
-/// newer Phonaris changes it. The newest are kept. Imported files need no copy here: they are never changed, and kept as long as somebody uses them.
+/// Copies of the database, made while it is in use (SQLite's online backup) and opened once to verify them: every day, and before a
+/// newer Phonaris changes it. The newest are kept. Imported files need no copy: they are never changed, and kept while in use.
 /// </summary>
 /// <param name="folder">The folder of the copies.</param>
 /// <param name="database">The database file.</param>
-/// <param name="clock">Says when.</param>
+/// <param name="clock">Provides the time.</param>
 public sealed class Backups(string folder, string database, TimeProvider clock)
 {
     private const int Kept = 7;
@@ -18,9 +18,9 @@ public sealed class Backups(string folder, string database, TimeProvider clock)
 
     private static readonly TimeSpan Every = TimeSpan.FromDays(1);
 
-    /// <summary>Makes a copy where the last one is older than a day, or where there is none and the database is that old.</summary>
+    /// <summary>Makes a copy if the last one is older than a day, or if there is none and the database is that old.</summary>
     /// <param name="cancel">Stops it before the copy is begun.</param>
-    /// <returns>The copy; null where none was due.</returns>
+    /// <returns>The copy; null when none was due.</returns>
     public async Task<string?> MakeDailyAsync(CancellationToken cancel)
     {
         var last = All().Select(b => (DateTime?)b.MadeAt).FirstOrDefault() ?? File.GetCreationTimeUtc(database);
@@ -28,26 +28,26 @@ public sealed class Backups(string folder, string database, TimeProvider clock)
     }
 
     /// <summary>Makes a copy, and deletes the oldest when there are too many.</summary>
-    /// <param name="beforeUpgrade">Whether a newer Phonaris is going to change the database.</param>
+    /// <param name="beforeUpgrade">Whether a newer Phonaris is about to change the database.</param>
     /// <param name="cancel">Stops it before the copy is begun.</param>
     /// <returns>The copy.</returns>
-    /// <exception cref="RuleException">The copy is not whole, as when the database is damaged.</exception>
+    /// <exception cref="RuleException">The copy is damaged, for example because the database is.</exception>
     public async Task<string> MakeAsync(bool beforeUpgrade, CancellationToken cancel)
     {
         cancel.ThrowIfCancellationRequested();
         Directory.CreateDirectory(folder);
         var path = Path.Combine(folder, $"{Prefix}{clock.GetUtcNow().UtcDateTime.ToString(Stamp, CultureInfo.InvariantCulture)}{(beforeUpgrade ? BeforeUpgrade : "")}{Ending}");
         await CopyAsync(database, path);
-        // Those before upgrades count by themselves: a week's copies do not push out the way back.
+        // Copies before upgrades are counted separately, so that daily ones do not push them out.
         foreach (var kind in All().GroupBy(b => b.BeforeUpgrade))
             foreach (var old in kind.Skip(Kept)) File.Delete(old.Path);
         return path;
     }
 
-    /// <summary>The newest copy that is whole, or null.</summary>
+    /// <summary>The newest undamaged copy, or null.</summary>
     public string? NewestWhole() => All().Select(b => b.Path).FirstOrDefault(IsWhole);
 
-    /// <summary>When a copy of this folder was made, in UTC; null where the name does not say.</summary>
+    /// <summary>When a copy in this folder was made, in UTC; null when its name does not contain that.</summary>
     public static DateTime? MadeAt(string path)
     {
         var name = Path.GetFileNameWithoutExtension(path);
@@ -56,10 +56,10 @@ public sealed class Backups(string folder, string database, TimeProvider clock)
         return DateTime.TryParseExact(stamp, Stamp, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal | DateTimeStyles.AdjustToUniversal, out var at) ? at : null;
     }
 
-    /// <summary>Copies a database that may be in use. The copy appears whole or not at all.</summary>
+    /// <summary>Copies a database that may be in use. The copy appears completely or not at all.</summary>
     /// <param name="from">The database file.</param>
-    /// <param name="to">The copy; in place of what is there.</param>
-    /// <exception cref="RuleException">The copy is not whole.</exception>
+    /// <param name="to">The copy, which replaces an existing file.</param>
+    /// <exception cref="RuleException">The copy is damaged.</exception>
     public static Task CopyAsync(string from, string to) => Task.Run(() =>
     {
         var partial = $"{to}.part";
@@ -70,7 +70,7 @@ public sealed class Backups(string folder, string database, TimeProvider clock)
             using (var target = Open(partial, SqliteOpenMode.ReadWriteCreate))
             {
                 source.BackupDatabase(target);
-                // One file, that can be copied on by itself.
+                // Without a separate journal, so that the file can be copied on its own.
                 Ask(target, "PRAGMA journal_mode=DELETE");
             }
             if (!IsWhole(partial)) throw new RuleException($"{from} could not be copied because the database is damaged.");
@@ -86,7 +86,7 @@ public sealed class Backups(string folder, string database, TimeProvider clock)
         }
     });
 
-    /// <summary>Whether a file is a database without damage.</summary>
+    /// <summary>Whether a file is an undamaged database.</summary>
     public static bool IsWhole(string path)
     {
         try

@@ -4,7 +4,7 @@ using Microsoft.EntityFrameworkCore.Storage;
 namespace Phonaris.Storage;
 
 /// <summary>
-/// Tries again what met a busy database. SQLite has one writer; nothing slow is done while its lock is held, so a busy database is free again soon.
+/// Retries operations on a busy database. SQLite allows one writer; its lock is never held for slow work, so the database is soon free again.
 /// </summary>
 internal sealed class BusyRetry(ExecutionStrategyDependencies dependencies) : ExecutionStrategy(dependencies, MostRetries, MostDelay)
 {

@@ -1,23 +1,23 @@
 namespace Phonaris.Storage;
 
-/// <summary>What a revision of a show touched, so that edits made on an older one can be merged or told.</summary>
+/// <summary>What a revision of a show changed, so that edits of an older one can be merged or refused.</summary>
 public sealed class ChangeRow
 {
     /// <summary>The show.</summary>
     public required string ShowId { get; init; }
 
-    /// <summary>The revision that the change made.</summary>
+    /// <summary>The revision after the change.</summary>
     public long Revision { get; init; }
 
-    /// <summary>The things touched, one a line.</summary>
+    /// <summary>The keys of what changed, one per line.</summary>
     public required string Touches { get; init; }
 
-    /// <summary>The page that made it; null for nobody in particular.</summary>
+    /// <summary>The page that made it; null for none.</summary>
     public string? Sender { get; init; }
 
-    /// <summary>The request that asked for it, so that the same request, sent again because its answer was lost, changes nothing; null for none.</summary>
+    /// <summary>The key of the request, so that repeating it after a lost response changes nothing; null for none.</summary>
     public string? RequestKey { get; init; }
 
-    /// <summary>What it did, in words.</summary>
+    /// <summary>A description of the change.</summary>
     public required string Sentence { get; init; }
 }

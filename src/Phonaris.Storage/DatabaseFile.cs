@@ -3,18 +3,18 @@ using Microsoft.EntityFrameworkCore;
 
 namespace Phonaris.Storage;
 
-/// <summary>Makes the database ready to be used. The data folder is held, so nobody else is at it.</summary>
+/// <summary>Prepares the database for use. The data folder is locked, so nothing else uses it.</summary>
 public static class DatabaseFile
 {
     /// <summary>
-    /// Checks the database and brings it up to date. Before a newer Phonaris changes it, tables or the format of shows, a copy is made; SQLite's
-    /// <c>user_version</c> says which format was written last.
+    /// Verifies the database and upgrades it. Before a newer Phonaris changes tables or the format of shows, a copy is made; SQLite's
+    /// <c>user_version</c> is the last format written.
     /// </summary>
     /// <param name="databases">Opens it.</param>
     /// <param name="path">Its file.</param>
-    /// <param name="files">The folder of the files imported.</param>
+    /// <param name="files">The folder of the stored files.</param>
     /// <param name="backups">Where copies are made.</param>
-    /// <exception cref="RuleException">It is damaged, missing, or of a later version; the sentence says what would help.</exception>
+    /// <exception cref="RuleException">It is damaged, missing, or of a later version; the message says what would help.</exception>
     public static async Task PrepareAsync(IDbContextFactory<PhonarisDb> databases, string path, string files, Backups backups)
     {
         ArgumentNullException.ThrowIfNull(databases);
@@ -24,13 +24,13 @@ public static class DatabaseFile
         try
         {
             await using var db = await databases.CreateDbContextAsync();
-            // Asked of SQLite itself: what a query is made by is not needed for it, and takes most of a start to get ready.
+            // Asked of SQLite directly: EF Core's query pipeline takes most of a startup to initialise.
             if (await AskAsync(db, "PRAGMA quick_check(1)") is not "ok") throw Damaged(path, backups);
             var applied = (await db.Database.GetAppliedMigrationsAsync()).ToList();
             var format = (long)(await AskAsync(db, "PRAGMA user_version"))!;
             if (applied.Except(db.Database.GetMigrations()).Any() || format > StoredJson.Format)
                 throw new RuleException($"{path} was written by a newer Phonaris. Start that version, or choose another data folder.");
-            // Left by one that was killed while it brought the database up to date: who holds the folder is alone.
+            // Left by a server that was killed during an upgrade; the folder is locked, so nothing else uses it.
             await AskAsync(db, "DROP TABLE IF EXISTS \"__EFMigrationsLock\"");
             var isBehind = (await db.Database.GetPendingMigrationsAsync()).Any();
             if (applied.Count > 0 && (isBehind || format < StoredJson.Format)) await backups.MakeAsync(beforeUpgrade: true, CancellationToken.None);
@@ -44,10 +44,10 @@ public static class DatabaseFile
         }
     }
 
-    /// <summary>How many revisions back an edit may have been made: what older ones touched is forgotten.</summary>
+    /// <summary>How many revisions back an edit may be based; older changes are deleted.</summary>
     private const int RevisionsToMerge = 5_000;
 
-    /// <summary>Gives the disk back what removed shows took up in the database, where that is a good part of it, and forgets what long past revisions touched.</summary>
+    /// <summary>Frees the space of deleted shows in the database, if it is considerable, and deletes old changes.</summary>
     /// <param name="databases">Opens it.</param>
     /// <param name="cancel">Stops it.</param>
     public static async Task CompactAsync(IDbContextFactory<PhonarisDb> databases, CancellationToken cancel)
@@ -60,7 +60,7 @@ public static class DatabaseFile
         if (free > leastPages && free > all / 4) await db.Database.ExecuteSqlAsync($"VACUUM", cancel);
     }
 
-    /// <summary>What SQLite calls a damaged file, a file of something else, and a full disk.</summary>
+    /// <summary>SQLite's error codes for a damaged file, a file that is not a database, and a full disk.</summary>
     public const int Corrupt = 11, NotADatabase = 26, Full = 13;
 
     private static RuleException Damaged(string path, Backups backups) => new($"{path} is damaged. Nothing was changed. {WayBack(backups)}");
@@ -69,7 +69,7 @@ public static class DatabaseFile
         ? $"The newest intact copy was made {Backups.MadeAt(copy):yyyy-MM-dd HH:mm} UTC. Restore it with ./phonaris restore {copy}"
         : "There is no copy of it. Choose another data folder, or restore a backup with ./phonaris restore FOLDER";
 
-    /// <summary>The first value that SQLite answers a statement with, or null.</summary>
+    /// <summary>The first value returned by a statement, or null.</summary>
     private static async Task<object?> AskAsync(PhonarisDb db, string sql)
     {
         await db.Database.OpenConnectionAsync();

@@ -8,22 +8,22 @@ public sealed class EditRow
     /// <summary>The show it was made on.</summary>
     public required string ShowId { get; init; }
 
-    /// <summary>Its place in the history, from 1.</summary>
+    /// <summary>Its position in the history, from 1.</summary>
     public int Position { get; init; }
 
     /// <summary>The edit, as <see cref="StoredJson"/> writes it.</summary>
     public required string Edit { get; init; }
 
-    /// <summary>The edit that undoes it, likewise.</summary>
+    /// <summary>The edit that undoes it, in the same form.</summary>
     public required string Inverse { get; init; }
 
-    /// <summary>The number of the format they are written in.</summary>
+    /// <summary>The version of the format they are written in.</summary>
     public int Format { get; init; } = 1;
 
-    /// <summary>What it did, in words.</summary>
+    /// <summary>A description of the edit.</summary>
     public required string Sentence { get; init; }
 
-    /// <summary>The row of an edit.</summary>
+    /// <summary>Makes the row of an edit.</summary>
     internal static EditRow Of(string showId, int position, Edit edit, Edit inverse, string sentence) => new()
     {
         ShowId = showId,

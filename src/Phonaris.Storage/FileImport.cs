@@ -1,20 +1,20 @@
 namespace Phonaris.Storage;
 
 /// <summary>
-/// Files that are added before the show that will use them exists, as when a package is opened. They are safe until this is disposed; by then
-/// the show's own rows are written, or the files belong to nobody.
+/// Files added before the show that will use them exists, for example when a package is opened. They are kept until this is disposed; by then
+/// the show's rows are stored, or the files are unused.
 /// </summary>
-/// <param name="uses">Where it is recorded.</param>
+/// <param name="uses">Records the uses.</param>
 public sealed class FileImport(FileUses uses) : IAsyncDisposable
 {
     private readonly HashSet<string> _hashes = [];
 
     private readonly FileUser _user = new(FileUserKind.Import, Guid.NewGuid().ToString("N"));
 
-    /// <summary>The content hashes of the files that were claimed.</summary>
+    /// <summary>The content hashes of the files.</summary>
     public IReadOnlyCollection<string> Hashes => _hashes;
 
-    /// <summary>Records that a file is used, before it appears in the store or is found to be there.</summary>
+    /// <summary>Records the use of a file, before it is stored or found to be stored already.</summary>
     /// <param name="hash">Its content hash.</param>
     public async Task ClaimAsync(string hash)
     {

@@ -4,15 +4,15 @@ using Phonaris.Shared;
 
 namespace Phonaris.Storage;
 
-/// <summary>The files imported, kept as they came, each under the SHA-256 of its content: the same file twice is one.</summary>
-/// <param name="root">The folder they are kept in.</param>
+/// <summary>The stored files, unchanged, each under the SHA-256 of its content: the same file twice is stored once.</summary>
+/// <param name="root">The folder of the store.</param>
 public sealed class FileStore(string root)
 {
     private const int BufferBytes = 1 << 20;
 
-    /// <summary>The path of a file that is kept.</summary>
+    /// <summary>The path of a stored file.</summary>
     /// <param name="hash">Its content hash, lower-case hexadecimal.</param>
-    /// <exception cref="ArgumentException">It is not a hash.</exception>
+    /// <exception cref="ArgumentException">It is not a content hash.</exception>
     public string PathOf(string hash)
     {
         ArgumentNullException.ThrowIfNull(hash);
@@ -30,10 +30,10 @@ public sealed class FileStore(string root)
         return text.Length == HashLength && text.All(char.IsAsciiHexDigitLower);
     }
 
-    /// <summary>Whether a file is kept.</summary>
+    /// <summary>Whether a file is stored.</summary>
     public bool Has(string hash) => File.Exists(PathOf(hash));
 
-    /// <summary>How large a file is, in bytes; 0 where it is not kept.</summary>
+    /// <summary>The size of a file in bytes; 0 when it is not stored.</summary>
     public long BytesOf(string hash) => new FileInfo(PathOf(hash)) is { Exists: true } file ? file.Length : 0;
 
     /// <summary>The content hash of a file, lower-case hexadecimal.</summary>
@@ -52,16 +52,16 @@ public sealed class FileStore(string root)
     {
         var to = PathOf(hash);
         Directory.CreateDirectory(Path.GetDirectoryName(to)!);
-        // Where it is there already the content is the same.
+        // If it is already there, its content is the same.
         FinishedFile.Place(path, to);
     }
 
-    /// <summary>Keeps what a stream holds, without ever holding it in memory.</summary>
+    /// <summary>Stores the content of a stream, without holding it in memory.</summary>
     /// <param name="content">The content.</param>
-    /// <param name="mostBytes">How many bytes it may have.</param>
-    /// <param name="tooLarge">The exception to throw when it has more.</param>
+    /// <param name="mostBytes">The size limit in bytes.</param>
+    /// <param name="tooLarge">The exception to throw beyond it.</param>
     /// <param name="cancel">Stops it; nothing is kept then.</param>
-    /// <param name="claim">Records who uses the file of a content hash, before it appears in the store; null where files are never given back.</param>
+    /// <param name="claim">Records the use of a file by its content hash, before it appears in the store; null when files are never deleted.</param>
     /// <returns>The content hash.</returns>
     public async Task<string> PutAsync(Stream content, long mostBytes, Func<RuleException> tooLarge, CancellationToken cancel, Func<string, Task>? claim = null)
     {

@@ -1,15 +1,15 @@
 namespace Phonaris.Storage;
 
-/// <summary>What can use a file. Stored by name.</summary>
+/// <summary>The kinds of users of files. Stored by name.</summary>
 public enum FileUserKind
 {
-    /// <summary>A show: its present state, its history or one of its versions. One in the trash too.</summary>
+    /// <summary>A show: its current state, its history or one of its versions; also in the trash.</summary>
     Show,
 
-    /// <summary>A job that has not ended.</summary>
+    /// <summary>An unfinished job.</summary>
     Job,
 
-    /// <summary>An upload that is complete and that no show or job has taken over yet.</summary>
+    /// <summary>A complete upload that no show or job has taken over yet.</summary>
     Upload,
 
     /// <summary>A request that adds files before the show that will use them exists.</summary>

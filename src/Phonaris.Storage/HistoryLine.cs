@@ -1,7 +1,7 @@
 namespace Phonaris.Storage;
 
 /// <summary>A line of a show's history.</summary>
-/// <param name="Position">Its place, from 1.</param>
-/// <param name="Sentence">What the edit changed, in words.</param>
-/// <param name="Applied">Whether it holds now, or was undone.</param>
+/// <param name="Position">Its position, from 1.</param>
+/// <param name="Sentence">A description of the edit.</param>
+/// <param name="Applied">Whether it is applied, or undone.</param>
 public sealed record HistoryLine(int Position, string Sentence, bool Applied);

@@ -3,10 +3,10 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Storage;
 
-/// <summary>What follows from an edit and is made with it: one edit, undone as one.</summary>
+/// <summary>Computes edits that are made together with another edit, and undone with it.</summary>
 public interface IConsequences
 {
-    /// <summary>The edits that follow; none for most.</summary>
-    /// <param name="after">The show as the edit leaves it.</param>
+    /// <summary>The consequences; usually none.</summary>
+    /// <param name="after">The show after the edit.</param>
     ValueList<Edit> Of(Show after);
 }

@@ -1,6 +1,6 @@
 namespace Phonaris.Storage;
 
-/// <summary>A piece of long work.</summary>
+/// <summary>A job.</summary>
 public sealed class JobRow
 {
     /// <summary>Its id.</summary>
@@ -9,36 +9,36 @@ public sealed class JobRow
     /// <summary>The show it is for.</summary>
     public required string ShowId { get; init; }
 
-    /// <summary>What it does.</summary>
+    /// <summary>Its kind.</summary>
     public required string Kind { get; init; }
 
-    /// <summary>What the person calls it, such as the file's name.</summary>
+    /// <summary>Its name for the user, such as the file's name.</summary>
     public required string Name { get; init; }
 
-    /// <summary>What it needs to know, in JSON; empty once it has ended.</summary>
+    /// <summary>Its input as JSON; empty once it has ended.</summary>
     public required string Input { get; init; }
 
-    /// <summary>What it is about: two jobs of a show, a kind and a subject do the same work. Null where each job is work of its own.</summary>
+    /// <summary>Its subject: two jobs of the same show, kind and subject do the same work. Null when each job is separate.</summary>
     public string? Subject { get; init; }
 
-    /// <summary>The content hashes of the files it needs, for the job that is added; not stored with the row.</summary>
+    /// <summary>The content hashes of the files it needs, for adding the job; not stored in the row.</summary>
     public IReadOnlyList<string> Files { get; init; } = [];
 
-    /// <summary>How far it has come.</summary>
+    /// <summary>Its state.</summary>
     public JobState State { get; set; }
 
-    /// <summary>How often it was begun and neither ended nor was put aside in order: what killed the server counts.</summary>
+    /// <summary>How often it was started without ending or being interrupted properly: this detects jobs that kill the server.</summary>
     public int Attempts { get; set; }
 
     /// <summary>The fraction done.</summary>
     public double Progress { get; set; }
 
-    /// <summary>What went wrong, in words, or null.</summary>
+    /// <summary>The error message, or null.</summary>
     public string? Problem { get; set; }
 
-    /// <summary>What came out, such as a file's name, or null.</summary>
+    /// <summary>The result, such as a file's name, or null.</summary>
     public string? Result { get; set; }
 
-    /// <summary>When it was asked for, in UTC.</summary>
+    /// <summary>When it was created, in UTC.</summary>
     public DateTime CreatedAt { get; init; }
 }

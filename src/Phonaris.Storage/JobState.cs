@@ -1,20 +1,20 @@
 namespace Phonaris.Storage;
 
-/// <summary>How far a job has come.</summary>
+/// <summary>The states of a job.</summary>
 public enum JobState
 {
-    /// <summary>Waiting its turn.</summary>
+    /// <summary>Queued.</summary>
     Waiting,
 
-    /// <summary>Being worked on.</summary>
+    /// <summary>Running.</summary>
     Running,
 
     /// <summary>Done.</summary>
     Done,
 
-    /// <summary>Given up; <see cref="JobRow.Problem"/> says why.</summary>
+    /// <summary>Failed; <see cref="JobRow.Problem"/> says why.</summary>
     Failed,
 
-    /// <summary>Stopped by the person.</summary>
+    /// <summary>Cancelled.</summary>
     Cancelled,
 }

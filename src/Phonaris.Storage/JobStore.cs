@@ -2,11 +2,11 @@ using Microsoft.EntityFrameworkCore;
 
 namespace Phonaris.Storage;
 
-/// <summary>Keeps jobs, so that a restart takes them up again.</summary>
+/// <summary>Stores jobs, so that they are resumed after a restart.</summary>
 public sealed class JobStore(IDbContextFactory<PhonarisDb> databases)
 {
-    /// <summary>Keeps a new job, unless one of the same subject has not ended.</summary>
-    /// <returns>The job; or the one that does the same work.</returns>
+    /// <summary>Stores a new job, unless an unfinished one has the same subject.</summary>
+    /// <returns>The job, or the one with the same subject.</returns>
     public async Task<JobRow> AddAsync(JobRow job, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(job);
@@ -42,7 +42,7 @@ public sealed class JobStore(IDbContextFactory<PhonarisDb> databases)
 
     /// <summary>The jobs of a show without their inputs, the latest first.</summary>
     /// <param name="showId">The show.</param>
-    /// <param name="kind">The kind of jobs; null for all.</param>
+    /// <param name="kind">The kind; null for all.</param>
     /// <param name="cancel">Stops it.</param>
     public async Task<IReadOnlyList<JobRow>> ListAsync(string showId, string? kind, CancellationToken cancel)
     {
@@ -58,7 +58,7 @@ public sealed class JobStore(IDbContextFactory<PhonarisDb> databases)
         return last is JobState.Failed or JobState.Cancelled;
     }
 
-    /// <summary>The jobs not ended, with their inputs, the oldest first.</summary>
+    /// <summary>The unfinished jobs with their inputs, the oldest first.</summary>
     public async Task<IReadOnlyList<JobRow>> UnfinishedAsync(CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
@@ -72,7 +72,7 @@ public sealed class JobStore(IDbContextFactory<PhonarisDb> databases)
         return (await db.Jobs.Select(j => j.Id).ToListAsync(cancel)).ToHashSet();
     }
 
-    /// <summary>Keeps that a job is begun; gives how often it was before without an end, or null where it has ended or is gone.</summary>
+    /// <summary>Records the start of a job; returns how often it was started before without an end, or null if it has ended or was deleted.</summary>
     public async Task<int?> BeginAsync(string id)
     {
         await using var db = await databases.CreateDbContextAsync();
@@ -81,14 +81,14 @@ public sealed class JobStore(IDbContextFactory<PhonarisDb> databases)
         return begun == 0 ? null : await db.Jobs.Where(j => j.Id == id).Select(j => (int?)j.Attempts - 1).SingleOrDefaultAsync();
     }
 
-    /// <summary>Keeps that a job was interrupted in order, to be taken up again.</summary>
+    /// <summary>Records a proper interruption of a job, which will be resumed.</summary>
     public async Task RequeueAsync(string id)
     {
         await using var db = await databases.CreateDbContextAsync();
         await db.Jobs.Where(j => j.Id == id).ExecuteUpdateAsync(set => set.SetProperty(j => j.State, JobState.Waiting).SetProperty(j => j.Attempts, 0));
     }
 
-    /// <summary>Keeps how a job ended. Its input is dropped, and it no longer uses any file.</summary>
+    /// <summary>Records the end of a job. Its input and its uses of files are deleted.</summary>
     public async Task EndAsync(string id, JobState state, double progress, string? problem, string? result)
     {
         await using var db = await databases.CreateDbContextAsync();
@@ -109,17 +109,17 @@ public sealed class JobStore(IDbContextFactory<PhonarisDb> databases)
         await db.Jobs.Where(j => j.Id == id).ExecuteDeleteAsync(cancel);
     }
 
-    /// <summary>Deletes the jobs of a subject that ended.</summary>
+    /// <summary>Deletes the finished jobs of a subject.</summary>
     public async Task DeleteEndedAsync(string showId, string kind, string subject, CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
         await db.Jobs.Where(j => j.ShowId == showId && j.Kind == kind && j.Subject == subject && j.State != JobState.Waiting && j.State != JobState.Running).ExecuteDeleteAsync(cancel);
     }
 
-    /// <summary>Deletes the rows of jobs that ended and have nothing more to tell.</summary>
-    /// <param name="before">Only those asked for before this, in UTC.</param>
-    /// <param name="withFiles">The kind of jobs whose rows stay, since their files do.</param>
-    /// <param name="remembered">The kind of jobs of which it is remembered that they failed or were cancelled.</param>
+    /// <summary>Deletes the rows of finished jobs that are no longer needed.</summary>
+    /// <param name="before">Only jobs created before this, in UTC.</param>
+    /// <param name="withFiles">The kind whose rows stay because their files do.</param>
+    /// <param name="remembered">The kind of which failures and cancellations are kept.</param>
     /// <param name="cancel">Stops it.</param>
     public async Task PruneAsync(DateTime before, string withFiles, string remembered, CancellationToken cancel)
     {
@@ -130,7 +130,7 @@ public sealed class JobStore(IDbContextFactory<PhonarisDb> databases)
 
     private static IQueryable<JobRow> Unfinished(PhonarisDb db) => db.Jobs.AsNoTracking().Where(j => j.State == JobState.Waiting || j.State == JobState.Running);
 
-    /// <summary>What a list needs of jobs: an input may be a whole show.</summary>
+    /// <summary>The columns a list needs: an input may be a whole show.</summary>
     private static IQueryable<JobRow> WithoutInput(IQueryable<JobRow> jobs) => jobs.Select(j => new JobRow
     {
         Id = j.Id,

@@ -1,6 +1,6 @@
 namespace Phonaris.Storage;
 
-/// <summary>One lock for each key. A key takes memory only while somebody holds its lock or waits for it.</summary>
+/// <summary>A lock for each key. A key takes memory only while its lock is held or waited for.</summary>
 internal sealed class KeyedLock
 {
     private readonly Dictionary<string, Entry> _entries = [];
@@ -8,7 +8,7 @@ internal sealed class KeyedLock
     /// <summary>Waits for the lock of a key.</summary>
     /// <param name="key">The key.</param>
     /// <param name="cancel">Stops waiting.</param>
-    /// <returns>What releases the lock when it is disposed.</returns>
+    /// <returns>Releases the lock when disposed.</returns>
     public async Task<IDisposable> AcquireAsync(string key, CancellationToken cancel)
     {
         Entry entry;
@@ -29,7 +29,7 @@ internal sealed class KeyedLock
         }
     }
 
-    /// <summary>Whether somebody holds the lock of a key or waits for it.</summary>
+    /// <summary>Whether the lock of a key is held or waited for.</summary>
     public bool IsInUse(string key)
     {
         lock (_entries) return _entries.ContainsKey(key);
@@ -51,7 +51,7 @@ internal sealed class KeyedLock
 
         public SemaphoreSlim Gate { get; } = new(1);
 
-        /// <summary>How many hold the lock or wait for it.</summary>
+        /// <summary>The number of holders and waiters.</summary>
         public int Users { get; set; }
 
         public void Dispose()

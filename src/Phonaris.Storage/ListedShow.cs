@@ -5,16 +5,16 @@ namespace Phonaris.Storage;
 /// <summary>A show in the list of shows.</summary>
 /// <param name="Id">Its id.</param>
 /// <param name="Title">Its title.</param>
-/// <param name="ChangedAt">When it was changed last, in UTC.</param>
-/// <param name="Slides">How many slides are in its running order.</param>
-/// <param name="Sounds">How many sounds it has.</param>
+/// <param name="ChangedAt">When it was last changed, in UTC.</param>
+/// <param name="Slides">The number of slides in its running order.</param>
+/// <param name="Sounds">The number of sounds.</param>
 /// <param name="RunningTimeFrames">Its running time, in frames.</param>
 /// <param name="FirstSlide">The id of its first slide, for a picture; null for none.</param>
-/// <param name="Problem">Why it cannot be opened, in a sentence; null where it can.</param>
+/// <param name="Problem">Why it cannot be opened, as a sentence; null when it can.</param>
 public sealed record ListedShow(
     string Id, string Title, DateTime ChangedAt, int Slides = 0, int Sounds = 0, long RunningTimeFrames = 0, string? FirstSlide = null, string? Problem = null)
 {
-    /// <summary>A show as it stands in the list.</summary>
+    /// <summary>A show as an item of the list.</summary>
     public static ListedShow Of(StoredShow stored)
     {
         ArgumentNullException.ThrowIfNull(stored);

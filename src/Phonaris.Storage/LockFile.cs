@@ -3,23 +3,23 @@ using System.Globalization;
 namespace Phonaris.Storage;
 
 /// <summary>
-/// A lock that the operating system keeps for as long as this process lives, whatever becomes of it: nothing is left behind by a killed one.
-/// The file itself stays, and a note beside it of who held it last.
+/// A file lock that the operating system releases when this process ends, however it ends.
+/// The file itself stays, with a note beside it about the last holder.
 /// </summary>
 public sealed class LockFile : IDisposable
 {
-    /// <summary>The error number of a lock that somebody else has, EWOULDBLOCK.</summary>
+    /// <summary>The error number of a lock held elsewhere, EWOULDBLOCK.</summary>
     private const int WouldBlock = 11;
 
     private readonly FileStream _file;
 
     private LockFile(FileStream file) => _file = file;
 
-    /// <summary>Holds a file, where nobody else does.</summary>
-    /// <param name="path">The file; its folder is there.</param>
-    /// <returns>The lock; null where another process, or another part of this one, has it.</returns>
+    /// <summary>Locks a file if it is free.</summary>
+    /// <param name="path">The file, in an existing folder.</param>
+    /// <returns>The lock; null if another process, or another part of this one, holds it.</returns>
     /// <exception cref="UnauthorizedAccessException">The folder cannot be written to.</exception>
-    /// <exception cref="IOException">The file cannot be made there.</exception>
+    /// <exception cref="IOException">The file cannot be created.</exception>
     public static LockFile? TryHold(string path)
     {
         FileStream file;
@@ -33,21 +33,21 @@ public sealed class LockFile : IDisposable
         }
         try
         {
-            // Beside it, since a file that is held cannot be read by others.
+            // In a separate file, because a locked one cannot be read by others.
             File.WriteAllText(NoteOf(path), string.Create(CultureInfo.InvariantCulture, $"process {Environment.ProcessId}, since {DateTime.Now:yyyy-MM-dd HH:mm}"));
         }
         catch (IOException)
         {
-            // Held it is all the same, as on a full disk.
+            // The lock is held even if the note cannot be written, as on a full disk.
         }
         return new(file);
     }
 
-    /// <summary>Holds a file as soon as nobody else does.</summary>
+    /// <summary>Locks a file as soon as it is free.</summary>
     /// <param name="path">The file.</param>
     /// <param name="patience">How long to wait.</param>
     /// <param name="cancel">Stops waiting.</param>
-    /// <exception cref="RuleException">Somebody else held it all that time.</exception>
+    /// <exception cref="RuleException">It was not free in that time.</exception>
     public static async Task<LockFile> HoldAsync(string path, TimeSpan patience, CancellationToken cancel)
     {
         for (var since = Environment.TickCount64; ; await Task.Delay(20, cancel))
@@ -57,7 +57,7 @@ public sealed class LockFile : IDisposable
         }
     }
 
-    /// <summary>Who holds a file, or held it last, in words.</summary>
+    /// <summary>The current or last holder, as text.</summary>
     public static string HolderOf(string path)
     {
         try

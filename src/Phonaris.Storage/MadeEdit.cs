@@ -2,8 +2,8 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Storage;
 
-/// <summary>An edit a person made.</summary>
-/// <param name="Revision">The revision of the show they were looking at.</param>
+/// <summary>An edit made by a user.</summary>
+/// <param name="Revision">The revision of the show that was on screen.</param>
 /// <param name="Edit">The edit.</param>
-/// <param name="Sender">Their page: what it did since that revision does not collide; null for nobody in particular.</param>
+/// <param name="Sender">The page: its own later changes do not conflict; null for none.</param>
 public sealed record MadeEdit(long Revision, Edit Edit, string? Sender = null);

@@ -13,32 +13,32 @@ public sealed class PhonarisDb(DbContextOptions<PhonarisDb> options) : DbContext
     /// <summary>Their histories.</summary>
     public DbSet<EditRow> Edits => Set<EditRow>();
 
-    /// <summary>What their revisions touched.</summary>
+    /// <summary>The changes of their revisions.</summary>
     public DbSet<ChangeRow> Changes => Set<ChangeRow>();
 
-    /// <summary>Their versions, kept under a name.</summary>
+    /// <summary>Their named versions.</summary>
     public DbSet<VersionRow> Versions => Set<VersionRow>();
 
-    /// <summary>Settings kept for cues.</summary>
+    /// <summary>The presets.</summary>
     public DbSet<PresetRow> Presets => Set<PresetRow>();
 
-    /// <summary>What runs were like.</summary>
+    /// <summary>The logs of runs.</summary>
     public DbSet<RunRow> Runs => Set<RunRow>();
 
-    /// <summary>Long work.</summary>
+    /// <summary>The jobs.</summary>
     public DbSet<JobRow> Jobs => Set<JobRow>();
 
-    /// <summary>Who uses which file.</summary>
+    /// <summary>The uses of files.</summary>
     public DbSet<FileUseRow> FileUses => Set<FileUseRow>();
 
-    /// <summary>Sets options to a database file.</summary>
+    /// <summary>Configures options for a database file.</summary>
     /// <param name="options">The options.</param>
     /// <param name="path">The file.</param>
-    /// <param name="busySeconds">How long a busy database is waited for before it is tried again.</param>
+    /// <param name="busySeconds">How long to wait for a busy database before a retry.</param>
     public static DbContextOptionsBuilder Use(DbContextOptionsBuilder options, string path, int busySeconds = 10)
     {
         ArgumentNullException.ThrowIfNull(options);
-        // Whether the migrations are those of the model is asked by a test, not at every start.
+        // A test compares the model with the migrations, so that startup need not.
         return options.UseSqlite($"Data Source={path};Default Timeout={busySeconds}", o => o.ExecutionStrategy(d => new BusyRetry(d))).ConfigureWarnings(w => w.Ignore(RelationalEventId.PendingModelChangesWarning));
     }
 
@@ -46,7 +46,7 @@ public sealed class PhonarisDb(DbContextOptions<PhonarisDb> options) : DbContext
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
         ArgumentNullException.ThrowIfNull(modelBuilder);
-        // What was there before formats were numbered is of the first.
+        // Rows from before formats were numbered have the first format.
         modelBuilder.Entity<ShowRow>().Property(s => s.Format).HasDefaultValue(1);
         modelBuilder.Entity<EditRow>().Property(e => e.Format).HasDefaultValue(1);
         modelBuilder.Entity<VersionRow>().Property(v => v.Format).HasDefaultValue(1);

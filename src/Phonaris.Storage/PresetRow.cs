@@ -1,14 +1,14 @@
 namespace Phonaris.Storage;
 
-/// <summary>Settings a person keeps for cues.</summary>
+/// <summary>A user's preset.</summary>
 public sealed class PresetRow
 {
     /// <summary>Its id.</summary>
     public required string Id { get; init; }
 
-    /// <summary>The settings in JSON, a <see cref="Core.Shows.Preset"/>.</summary>
+    /// <summary>The preset as JSON, a <see cref="Core.Shows.Preset"/>.</summary>
     public required string Json { get; init; }
 
-    /// <summary>When they were kept, in UTC.</summary>
+    /// <summary>When it was saved, in UTC.</summary>
     public DateTime CreatedAt { get; init; }
 }

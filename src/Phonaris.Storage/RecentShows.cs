@@ -1,14 +1,14 @@
 namespace Phonaris.Storage;
 
-/// <summary>The shows used last, so that a show being worked on is not read again for each request.</summary>
+/// <summary>The most recently used shows, so that requests need not read them again.</summary>
 internal sealed class RecentShows
 {
-    /// <summary>How many are kept. A long show takes some megabytes.</summary>
+    /// <summary>How many are cached. A long show takes some megabytes.</summary>
     private const int Most = 12;
 
     private readonly LinkedList<StoredShow> _shows = new();
 
-    /// <summary>A show, or null where it is not among them.</summary>
+    /// <summary>A show, or null when it is not cached.</summary>
     public StoredShow? Find(string id)
     {
         lock (_shows)
@@ -20,7 +20,7 @@ internal sealed class RecentShows
         }
     }
 
-    /// <summary>Keeps a show, in place of an earlier revision of it; a later one stays.</summary>
+    /// <summary>Caches a show, replacing an earlier revision but not a later one.</summary>
     public StoredShow Keep(StoredShow show)
     {
         lock (_shows)

@@ -5,10 +5,10 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Storage;
 
-/// <summary>Keeps what runs of shows were like.</summary>
+/// <summary>Stores the logs of runs.</summary>
 public sealed class RunStore(IDbContextFactory<PhonarisDb> databases)
 {
-    /// <summary>The most runs kept of a show; the oldest go.</summary>
+    /// <summary>The most runs stored for a show; the oldest are deleted.</summary>
     private const int Most = 100;
 
     /// <summary>The runs of a show, the latest first.</summary>
@@ -18,7 +18,7 @@ public sealed class RunStore(IDbContextFactory<PhonarisDb> databases)
         return await db.Runs.Where(r => r.ShowId == showId).OrderByDescending(r => r.StartedAt).Select(r => new KeptRun(r.Id, r.Kind, r.StartedAt)).ToListAsync(cancel);
     }
 
-    /// <summary>A run of a show with what it was like, or null.</summary>
+    /// <summary>A run of a show with its log, or null.</summary>
     public async Task<(KeptRun Run, RunLog Log)?> FindAsync(string showId, string id, CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
@@ -27,7 +27,7 @@ public sealed class RunStore(IDbContextFactory<PhonarisDb> databases)
     }
 
     /// <summary>
-    /// Keeps what is known of a run, in place of what was known before. Logs only grow: of two that come at once, or in the wrong order, the longer is kept.
+    /// Stores the log of a run, replacing the one before. Logs only grow: of two that arrive together or out of order, the longer is kept.
     /// </summary>
     public async Task KeepAsync(string id, string showId, string kind, DateTime startedAt, RunLog log, CancellationToken cancel)
     {
@@ -48,8 +48,8 @@ public sealed class RunStore(IDbContextFactory<PhonarisDb> databases)
     }
 }
 
-/// <summary>A run that is kept.</summary>
+/// <summary>A stored run.</summary>
 /// <param name="Id">Its id.</param>
-/// <param name="Kind">What it was for.</param>
+/// <param name="Kind">Its kind.</param>
 /// <param name="StartedAt">When it began, in UTC.</param>
 public sealed record KeptRun(string Id, string Kind, DateTime StartedAt);

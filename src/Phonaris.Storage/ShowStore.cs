@@ -6,15 +6,15 @@ using Phonaris.Core.Shows.Edits;
 namespace Phonaris.Storage;
 
 /// <summary>
-/// Keeps shows. Changes of one show go one after the other, under its lock. A change is worked out first, however long that takes; then it and
+/// Stores shows. Changes of one show are made one after the other, under its lock. A change is computed first, however long that takes; then it and
 /// its history are saved in one short transaction. What was acknowledged is on disk.
 /// </summary>
-/// <param name="databases">Where they are kept.</param>
-/// <param name="clock">Says when.</param>
-/// <param name="consequences">What follows from edits; null for nothing.</param>
+/// <param name="databases">Opens the database.</param>
+/// <param name="clock">Provides the time.</param>
+/// <param name="consequences">Computes the consequences of edits; null for none.</param>
 public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvider clock, IConsequences? consequences = null)
 {
-    /// <summary>How long a deleted show is in the trash.</summary>
+    /// <summary>How long a deleted show stays in the trash.</summary>
     public static readonly TimeSpan AsideFor = TimeSpan.FromDays(30);
 
     private const int MaxRequestKeyLength = 100;
@@ -23,7 +23,7 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
     private readonly RecentShows _recent = new();
     private readonly ConcurrentDictionary<string, (DateTime ChangedAt, ListedShow Show)> _listed = new();
 
-    /// <summary>All shows, the one changed last first. One that cannot be read is there with what is wrong.</summary>
+    /// <summary>All shows, the most recently changed first; one that cannot be read is listed with the reason.</summary>
     public async Task<IReadOnlyList<ListedShow>> ListAsync(CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
@@ -35,7 +35,7 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
             {
                 try
                 {
-                    // Read for its figures alone: the recent ones stay the ones in use.
+                    // Read only for the list; the cache keeps the shows in use.
                     if ((_recent.Find(row.Id) ?? await ReadAsync(db, row.Id, cancel)) is not { } stored) continue;
                     known = (row.ChangedAt, ListedShow.Of(stored));
                 }
@@ -50,24 +50,24 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         return shows;
     }
 
-    /// <summary>A show as it is now, or null when there is none of this id.</summary>
-    /// <exception cref="RuleException">What is kept of it cannot be read.</exception>
+    /// <summary>A show, or null when the id is unknown.</summary>
+    /// <exception cref="RuleException">Its data cannot be read.</exception>
     public async Task<StoredShow?> FindAsync(string id, CancellationToken cancel)
     {
         if (_recent.Find(id) is { } known) return known;
-        // Under the lock, so that a show deleted meanwhile is not kept among the recent ones.
+        // Under the lock, so that a show deleted meanwhile is not cached.
         using var held = await _locks.AcquireAsync(id, cancel);
         return await FindWithinAsync(id, cancel);
     }
 
-    /// <summary>Whether there is a show of this id, in the trash too.</summary>
+    /// <summary>Whether a show exists, possibly in the trash.</summary>
     public async Task<bool> IsKnownAsync(string id, CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
         return await db.Shows.AnyAsync(s => s.Id == id, cancel);
     }
 
-    /// <summary>A show as it is now, for one who holds its lock.</summary>
+    /// <summary>A show, for a caller that holds its lock.</summary>
     private async Task<StoredShow?> FindWithinAsync(string id, CancellationToken cancel)
     {
         if (_recent.Find(id) is { } known) return known;
@@ -81,18 +81,18 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         return row is null ? null : await ReadAsync(db, row, null, cancel);
     }
 
-    /// <summary>What is kept of a show as it is written, or null when there is none of this id.</summary>
+    /// <summary>A show as stored, or null when the id is unknown.</summary>
     public async Task<string?> WrittenAsync(string id, CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
         return await db.Shows.Where(s => s.Id == id).Select(s => s.Json).SingleOrDefaultAsync(cancel);
     }
 
-    /// <summary>Keeps a new show, at revision 1 and without a history.</summary>
-    /// <param name="id">What is to name it.</param>
+    /// <summary>Stores a new show, at revision 1 and without a history.</summary>
+    /// <param name="id">Its id.</param>
     /// <param name="show">The show.</param>
     /// <param name="cancel">Stops it before anything is kept.</param>
-    /// <param name="follows">The job that follows from it, kept with it or not at all.</param>
+    /// <param name="follows">The job it needs, stored in the same transaction.</param>
     public async Task<StoredShow> AddAsync(string id, Show show, CancellationToken cancel, JobRow? follows = null)
     {
         ArgumentNullException.ThrowIfNull(show);
@@ -111,7 +111,7 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         return _recent.Keep(new(id, 1, show, null, null, row.ChangedAt));
     }
 
-    /// <summary>Lays a show aside, from where it can be restored for a while.</summary>
+    /// <summary>Moves a show to the trash.</summary>
     public async Task LayAsideAsync(string id, CancellationToken cancel)
     {
         using var held = await _locks.AcquireAsync(id, cancel);
@@ -128,7 +128,7 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         return await db.Shows.Where(s => s.Id == id && s.DeletedAt != null).ExecuteUpdateAsync(set => set.SetProperty(s => s.DeletedAt, (DateTime?)null), cancel) > 0;
     }
 
-    /// <summary>The shows that is in the trash, the one deleted last first.</summary>
+    /// <summary>The shows in the trash, the most recently deleted first.</summary>
     public async Task<IReadOnlyList<DeletedShow>> TrashAsync(CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
@@ -136,10 +136,10 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         return [.. rows.Select(r => new DeletedShow(r.Id, r.Title, r.DeletedAt!.Value, r.DeletedAt.Value + AsideFor))];
     }
 
-    /// <summary>Removes shows with all that is kept of them: one, or those that have lain aside long enough.</summary>
-    /// <param name="id">The show, which is in the trash; null for those whose time is over.</param>
+    /// <summary>Deletes shows permanently with all their data: one, or those that expired.</summary>
+    /// <param name="id">The show, in the trash; null for those that expired.</param>
     /// <param name="cancel">Stops it.</param>
-    /// <returns>The content hashes of the files that they used.</returns>
+    /// <returns>The content hashes of the files they used.</returns>
     public async Task<IReadOnlySet<string>> RemoveAsync(string? id, CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
@@ -160,12 +160,12 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         return files;
     }
 
-    /// <summary>Makes an edit and keeps it. What had been undone can no longer be redone.</summary>
+    /// <summary>Makes an edit and stores it. Undone edits can no longer be redone.</summary>
     /// <param name="id">The show.</param>
-    /// <param name="made">The edit, the revision it was made on, and who made it.</param>
+    /// <param name="made">The edit, the revision it was made on, and its page.</param>
     /// <param name="cancel">Stops it before anything is kept.</param>
-    /// <param name="requestKey">The request's own key: what was changed by a request of this key is not changed again. Null for none.</param>
-    /// <exception cref="StaleEditException">Somebody else changed the same thing since that revision.</exception>
+    /// <param name="requestKey">The request's key: a request with the same key is not carried out again. Null for none.</param>
+    /// <exception cref="StaleEditException">Somebody else has changed the same thing since that revision.</exception>
     /// <exception cref="RuleException">The edit cannot be made.</exception>
     public Task<StoredShow> ApplyAsync(string id, MadeEdit made, CancellationToken cancel, string? requestKey = null)
     {
@@ -184,11 +184,11 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         }, cancel, requestKey);
     }
 
-    /// <summary>Makes an edit that is worked out from the show as it is in that very moment, and keeps it.</summary>
+    /// <summary>Makes an edit computed from the show as it is then, and stores it.</summary>
     /// <param name="id">The show.</param>
-    /// <param name="edit">The edit for a show; null where there is nothing to change in it.</param>
+    /// <param name="edit">Computes the edit; null when there is nothing to change.</param>
     /// <param name="cancel">Stops it before anything is kept.</param>
-    /// <param name="follows">The job that follows from the show as it becomes, kept with the edit or not at all.</param>
+    /// <param name="follows">The job the new show needs, stored in the same transaction.</param>
     /// <exception cref="RuleException">The edit cannot be made.</exception>
     public Task<StoredShow> ApplyAsync(string id, Func<Show, Edit?> edit, CancellationToken cancel, Func<Show, JobRow>? follows = null)
     {
@@ -196,12 +196,12 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         return ChangeAsync(id, null, (_, _, show) => Task.FromResult(edit(show) is { } made ? Make(show, made) with { Follows = follows } : null), cancel);
     }
 
-    /// <summary>The sender of what follows from edits, which is part of them and nobody's own.</summary>
+    /// <summary>The sender of consequences, which belong to their edit.</summary>
     private const string FollowUps = "follow-ups";
 
     /// <summary>
-    /// Makes what follows from the show as it is, now that more of it has been measured, part of the last edit: undone, both are. Where edits
-    /// can be redone nothing is done, since their inverses would restore what was before; the next edit brings it.
+    /// Adds the consequences of a new measurement to the last edit, so that one undo reverts both. Does nothing while edits
+    /// can be redone, because undoing restores an earlier state; the next edit adds them.
     /// </summary>
     /// <param name="id">The show.</param>
     /// <param name="cancel">Stops it before anything is kept.</param>
@@ -220,7 +220,7 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         });
     }, cancel);
 
-    /// <summary>What an edit and its consequences make of a show, and how that is written. What had been undone can no longer be redone.</summary>
+    /// <summary>The show after an edit and its consequences, and how to write it. Undone edits can no longer be redone.</summary>
     private Change Make(Show show, Edit edit)
     {
         var sentence = edit.Sentence(show);
@@ -238,18 +238,18 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         });
     }
 
-    /// <summary>What others changed since a revision, in order. What the same person did since, they have seen.</summary>
+    /// <summary>The changes by others since a revision, in order. The sender has seen their own.</summary>
     private static IQueryable<ChangeRow> ByOthers(PhonarisDb db, string id, long revision, string? sender) => db.Changes
         .Where(c => c.ShowId == id && c.Revision > revision && (sender == null || c.Sender != sender))
         .OrderBy(c => c.Revision);
 
-    /// <summary>Takes the last edit back.</summary>
+    /// <summary>Undoes the last edit.</summary>
     /// <param name="id">The show.</param>
-    /// <param name="sender">Who does; null for nobody in particular.</param>
+    /// <param name="sender">The page; null for none.</param>
     /// <param name="cancel">Stops it before anything is kept.</param>
-    /// <param name="seen">The revision that was looked at; null for whatever it is.</param>
+    /// <param name="seen">The revision on screen; null for any.</param>
     /// <param name="requestKey">As in <see cref="ApplyAsync(string, MadeEdit, CancellationToken, string?)"/>.</param>
-    /// <exception cref="StaleEditException">Somebody else changed the show since that revision: what is undone would be theirs.</exception>
+    /// <exception cref="StaleEditException">Somebody else has changed the show since that revision, and undo would revert that.</exception>
     /// <exception cref="RuleException">There is nothing to undo.</exception>
     public Task<StoredShow> UndoAsync(string id, string? sender, CancellationToken cancel, long? seen = null, string? requestKey = null) => ChangeAsync(
         id, sender, async (db, row, show) =>
@@ -258,13 +258,13 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
             return row.Applied == 0 ? throw new RuleException("There is nothing to undo.") : await WindAsync(db, row, show, row.Applied - 1, cancel);
         }, cancel, requestKey);
 
-    /// <summary>Makes the edit undone last once more.</summary>
+    /// <summary>Redoes the last undone edit.</summary>
     /// <param name="id">The show.</param>
-    /// <param name="sender">Who does; null for nobody in particular.</param>
+    /// <param name="sender">The page; null for none.</param>
     /// <param name="cancel">Stops it before anything is kept.</param>
-    /// <param name="seen">The revision that was looked at; null for whatever it is.</param>
+    /// <param name="seen">The revision on screen; null for any.</param>
     /// <param name="requestKey">As in <see cref="ApplyAsync(string, MadeEdit, CancellationToken, string?)"/>.</param>
-    /// <exception cref="StaleEditException">Somebody else changed the show since that revision: what is redone would be theirs.</exception>
+    /// <exception cref="StaleEditException">Somebody else has changed the show since that revision, and redo would act on that.</exception>
     /// <exception cref="RuleException">There is nothing to redo.</exception>
     public Task<StoredShow> RedoAsync(string id, string? sender, CancellationToken cancel, long? seen = null, string? requestKey = null) => ChangeAsync(
         id, sender, async (db, row, show) =>
@@ -279,16 +279,16 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         if (await ByOthers(db, row.Id, revision, sender).Where(c => c.Sender != FollowUps).Select(c => c.Sentence).LastOrDefaultAsync(cancel) is { } since) throw StaleEditException.OfHistory(since, again);
     }
 
-    /// <summary>Undoes or redoes edits until just those up to a position are applied, in one change.</summary>
+    /// <summary>Undoes or redoes edits up to a position, as one change.</summary>
     /// <param name="id">The show.</param>
-    /// <param name="position">The position of the last edit to be applied; 0 for none.</param>
+    /// <param name="position">The position of the last applied edit; 0 for none.</param>
     /// <param name="cancel">Stops it before anything is kept.</param>
     /// <exception cref="RuleException">There is no such edit.</exception>
     public Task<StoredShow> WindAsync(string id, int position, CancellationToken cancel) => ChangeAsync(id, null, async (db, row, show) =>
         position == row.Applied ? null
         : (position < 0 ? null : await WindAsync(db, row, show, position, cancel)) ?? throw new RuleException("The history does not go that far.", "position"), cancel);
 
-    /// <summary>What undoing or redoing edits one by one makes of a show; null where the history does not reach the position.</summary>
+    /// <summary>The show after undoing or redoing edits one by one; null when the history does not reach the position.</summary>
     private static async Task<Change?> WindAsync(PhonarisDb db, ShowRow row, Show show, int position, CancellationToken cancel)
     {
         var (back, first, last) = (position < row.Applied, Math.Min(position, row.Applied) + 1, Math.Max(position, row.Applied));
@@ -309,9 +309,9 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         });
     }
 
-    /// <summary>The last edits of a show in the order they were made, those undone among them.</summary>
+    /// <summary>The last edits of a show in order, including undone ones.</summary>
     /// <param name="id">The show.</param>
-    /// <param name="most">How many at most.</param>
+    /// <param name="most">The most edits to return.</param>
     /// <param name="cancel">Stops it.</param>
     public async Task<IReadOnlyList<HistoryLine>> HistoryAsync(string id, int most, CancellationToken cancel)
     {
@@ -324,9 +324,9 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
     }
 
     /// <summary>
-    /// Changes a show. Worked out under the show's lock, outside of any transaction: the lock alone keeps the show as it is, and other shows,
-    /// jobs and runs can be written meanwhile. Once the transaction is committed nothing can fail any more. A null change keeps nothing, nor does a
-    /// request that was answered before.
+    /// Changes a show. The change is computed under the show's lock, outside any transaction: the lock keeps the show as it is, while other shows,
+    /// jobs and runs can be written. After the commit nothing can fail any more. A null change stores nothing, and neither does a
+    /// request that was carried out before.
     /// </summary>
     private async Task<StoredShow> ChangeAsync(
         string id, string? sender, Func<PhonarisDb, ShowRow, Show, Task<Change?>> change, CancellationToken cancel, string? requestKey = null)
@@ -385,14 +385,14 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         }
     }
 
-    /// <summary>A change that was worked out.</summary>
+    /// <summary>A computed change.</summary>
     /// <param name="Show">The show after it.</param>
-    /// <param name="Touches">What it touches.</param>
-    /// <param name="Sentence">What it does, in words.</param>
+    /// <param name="Touches">The keys of what changes.</param>
+    /// <param name="Sentence">A description.</param>
     /// <param name="Write">Writes its part of the history, within the transaction.</param>
     private sealed record Change(Show Show, IReadOnlyCollection<string> Touches, string Sentence, Func<PhonarisDb, ShowRow, Task> Write)
     {
-        /// <summary>The job that follows from the show after it; null for none.</summary>
+        /// <summary>The job the new show needs; null for none.</summary>
         public Func<Show, JobRow>? Follows { get; init; }
     }
 }

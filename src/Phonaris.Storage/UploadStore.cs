@@ -4,34 +4,34 @@ using Phonaris.Shared;
 namespace Phonaris.Storage;
 
 /// <summary>
-/// Files being uploaded. What has arrived is on disk (<c>ID.part</c>, with what is known of it in <c>ID.json</c>), so an upload resumes after a
-/// lost connection, a closed page or a restart. A complete file is moved to the <see cref="FileStore"/>. An upload is changed under its own lock
-/// only, and expires by the time it was last written.
+/// Uploads. Received data is on disk (<c>ID.part</c>, with its properties in <c>ID.json</c>), so an upload resumes after a
+/// lost connection, a closed page or a restart. A complete file is moved to the <see cref="FileStore"/>. An upload is changed only under its own
+/// lock, and expires by the time of its last write.
 /// </summary>
-/// <param name="root">The folder they are kept in.</param>
+/// <param name="root">The folder of the uploads.</param>
 /// <param name="files">Where complete files go.</param>
-/// <param name="uses">Where it is recorded that a complete upload uses its file.</param>
-/// <param name="clock">Tells the time.</param>
+/// <param name="uses">Records the use of files by complete uploads.</param>
+/// <param name="clock">Provides the time.</param>
 public sealed class UploadStore(string root, FileStore files, FileUses uses, TimeProvider clock)
 {
     private const int BufferBytes = 1 << 18;
 
-    /// <summary>An incomplete upload expires when nothing was added for this long.</summary>
+    /// <summary>How long an incomplete upload may be inactive before it expires.</summary>
     private static readonly TimeSpan IncompleteExpiry = TimeSpan.FromDays(7);
 
-    /// <summary>A complete upload that no show or job took over expires after this.</summary>
+    /// <summary>How long a complete upload is kept if no show or job takes it over.</summary>
     private static readonly TimeSpan CompleteExpiry = TimeSpan.FromDays(1);
 
-    /// <summary>An upload to which nothing was added for this long is not counted on to arrive: its page retries for less than a minute.</summary>
+    /// <summary>An upload inactive for this long is not expected to continue: its page retries for less than a minute.</summary>
     private static readonly TimeSpan Interrupted = TimeSpan.FromMinutes(10);
 
     private static readonly JsonSerializerOptions Strictly = new() { RespectRequiredConstructorParameters = true, RespectNullableAnnotations = true };
 
     private readonly KeyedLock _locks = new();
 
-    /// <summary>Begins an upload.</summary>
-    /// <param name="id">Its id, letters and figures.</param>
-    /// <param name="upload">What is known of it.</param>
+    /// <summary>Creates an upload.</summary>
+    /// <param name="id">Its id, letters and digits.</param>
+    /// <param name="upload">Its properties.</param>
     public async Task CreateAsync(string id, Upload upload)
     {
         ArgumentNullException.ThrowIfNull(upload);
@@ -39,12 +39,12 @@ public sealed class UploadStore(string root, FileStore files, FileUses uses, Tim
         using var held = await _locks.AcquireAsync(id, CancellationToken.None);
         await using (File.Create(PartOf(id)))
         {
-            // Empty to begin with.
+            // Empty at first.
         }
         await SaveAsync(id, upload);
     }
 
-    /// <summary>What is known of an upload, or null when there is none. One whose last byte has arrived is completed first.</summary>
+    /// <summary>An upload, or null for an unknown id. One that has received its last byte is completed first.</summary>
     public async Task<Upload?> FindAsync(string id)
     {
         if (await ReadAsync(id) is not { } upload) return null;
@@ -53,7 +53,7 @@ public sealed class UploadStore(string root, FileStore files, FileUses uses, Tim
         return await ReadAsync(id) is { } now ? await CompleteAsync(id, now) : null;
     }
 
-    /// <summary>How much is still to arrive of the uploads that are going on and whose length is known, in bytes.</summary>
+    /// <summary>How much active uploads of known length will still receive, in bytes.</summary>
     public async Task<long> IncomingBytesAsync()
     {
         var incoming = 0L;
@@ -62,9 +62,9 @@ public sealed class UploadStore(string root, FileStore files, FileUses uses, Tim
         return incoming;
     }
 
-    /// <summary>The uploads for a purpose that are not complete and to which nothing was added for a while, with their ids.</summary>
-    /// <param name="purpose">What they are for.</param>
-    /// <param name="quiet">For how long nothing was added.</param>
+    /// <summary>The incomplete uploads for a purpose that have been inactive for a while, with their ids.</summary>
+    /// <param name="purpose">The purpose.</param>
+    /// <param name="quiet">How long they have been inactive.</param>
     public async Task<IReadOnlyList<(string Id, Upload Upload)>> UnfinishedAsync(string purpose, TimeSpan quiet)
     {
         List<(string, Upload)> found = [];
@@ -82,15 +82,15 @@ public sealed class UploadStore(string root, FileStore files, FileUses uses, Tim
         return found;
     }
 
-    /// <summary>Adds to an upload.</summary>
+    /// <summary>Appends to an upload.</summary>
     /// <param name="id">The upload.</param>
-    /// <param name="offset">Where the content belongs, in bytes; must be where the upload ends now.</param>
-    /// <param name="length">Its whole length, where that is only known now; else null.</param>
-    /// <param name="content">What is added.</param>
+    /// <param name="offset">The position of the content, in bytes; must be the current end.</param>
+    /// <param name="length">The total length if it has just become known; otherwise null.</param>
+    /// <param name="content">The content.</param>
     /// <param name="cancel">Stops reading; what has arrived stays, and an upload that is all there is completed.</param>
-    /// <returns>The upload after it; with a hash once it is complete.</returns>
-    /// <exception cref="UploadException">There is no such upload, or it ends elsewhere.</exception>
-    /// <exception cref="RuleException">It would be longer than announced.</exception>
+    /// <returns>The upload afterwards; with a hash once it is complete.</returns>
+    /// <exception cref="UploadException">The upload does not exist, or ends elsewhere.</exception>
+    /// <exception cref="RuleException">It would exceed its announced length.</exception>
     public async Task<Upload> AppendAsync(string id, long offset, long? length, Stream content, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(content);
@@ -110,7 +110,7 @@ public sealed class UploadStore(string root, FileStore files, FileUses uses, Tim
             while ((read = await content.ReadAsync(buffer, cancel)) > 0)
             {
                 if (file.Position + read > (upload.Length ?? upload.MostBytes)) throw new RuleException($"{upload.Name} is longer than declared.");
-                // What was read is kept, whatever happens to the rest.
+                // What was received is kept, even if the rest fails.
                 await file.WriteAsync(buffer.AsMemory(0, read), CancellationToken.None);
             }
             file.Flush(flushToDisk: true);
@@ -119,7 +119,7 @@ public sealed class UploadStore(string root, FileStore files, FileUses uses, Tim
         return await CompleteAsync(id, upload);
     }
 
-    /// <summary>Deletes an upload; one that is gone already is ignored. Waits for what is just being added to it.</summary>
+    /// <summary>Deletes an upload if it exists, after a running append.</summary>
     public async Task DeleteAsync(string id)
     {
         if (!IsId(id)) return;
@@ -127,7 +127,7 @@ public sealed class UploadStore(string root, FileStore files, FileUses uses, Tim
         await RemoveAsync(id);
     }
 
-    /// <summary>Deletes the uploads that have expired.</summary>
+    /// <summary>Deletes expired uploads.</summary>
     public async Task ExpireAsync()
     {
         foreach (var id in Ids())
@@ -147,8 +147,8 @@ public sealed class UploadStore(string root, FileStore files, FileUses uses, Tim
     }
 
     /// <summary>
-    /// Moves a file whose last byte has arrived to the store. The caller holds the upload's lock. Each stage can be repeated, so a server that
-    /// is killed in between loses nothing: hash, use, record, move. For example, a record with a hash whose part is still there only lacks the move.
+    /// Moves a complete file to the store. The caller holds the upload's lock. Each stage can be repeated, so a server that
+    /// is killed in between loses nothing: hash, use, record, move. Example: for a record with a hash and a remaining part file, only the move is missing.
     /// </summary>
     private async Task<Upload> CompleteAsync(string id, Upload upload)
     {
@@ -173,21 +173,21 @@ public sealed class UploadStore(string root, FileStore files, FileUses uses, Tim
         }
         catch (Exception e) when (e is JsonException or FileNotFoundException)
         {
-            // A damaged record is as good as none; the other uploads are not affected.
+            // A damaged record is ignored; other uploads are not affected.
             return null;
         }
     }
 
     private IEnumerable<string> Ids() => Directory.Exists(root) ? Directory.EnumerateFiles(root, "*.json").Select(f => Path.GetFileNameWithoutExtension(f)!) : [];
 
-    /// <summary>Whether an upload was created or added to within a time.</summary>
+    /// <summary>Whether an upload was created or appended to within a time.</summary>
     private bool WrittenWithin(string id, TimeSpan time)
     {
         var file = File.Exists(PartOf(id)) ? PartOf(id) : InfoOf(id);
         return File.GetLastWriteTimeUtc(file) + time > clock.GetUtcNow().UtcDateTime;
     }
 
-    /// <summary>Whole or not at all, as when the disk is full.</summary>
+    /// <summary>Written completely or not at all, for example when the disk is full.</summary>
     private async Task SaveAsync(string id, Upload upload)
     {
         var partial = $"{InfoOf(id)}.new";
@@ -202,29 +202,29 @@ public sealed class UploadStore(string root, FileStore files, FileUses uses, Tim
     private static bool IsId(string id) => id.Length is > 0 and <= 64 && id.All(char.IsAsciiLetterOrDigit);
 }
 
-/// <summary>A file being uploaded.</summary>
+/// <summary>An upload.</summary>
 /// <param name="Name">Its name.</param>
-/// <param name="Purpose">What it is for.</param>
-/// <param name="Length">Its whole length in bytes; null while that is not known.</param>
-/// <param name="MostBytes">How long it may be at most.</param>
-/// <param name="Offset">How many bytes have arrived.</param>
+/// <param name="Purpose">Its purpose.</param>
+/// <param name="Length">Its total length in bytes; null while unknown.</param>
+/// <param name="MostBytes">The size limit.</param>
+/// <param name="Offset">How many bytes have been received.</param>
 /// <param name="Hash">Its content hash once it is complete.</param>
 public sealed record Upload(string Name, string Purpose, long? Length, long MostBytes, long Offset = 0, string? Hash = null);
 
-/// <summary>An upload cannot be added to.</summary>
-/// <param name="fault">Why.</param>
+/// <summary>An append that is refused.</summary>
+/// <param name="fault">The reason.</param>
 public sealed class UploadException(UploadFault fault) : Exception($"The upload cannot continue: {fault}.")
 {
-    /// <summary>Why.</summary>
+    /// <summary>The reason.</summary>
     public UploadFault Fault { get; } = fault;
 }
 
-/// <summary>Why an upload cannot be added to.</summary>
+/// <summary>Reasons why an append is refused.</summary>
 public enum UploadFault
 {
-    /// <summary>There is none of that id.</summary>
+    /// <summary>The id is unknown.</summary>
     Unknown,
 
-    /// <summary>It ends elsewhere than was said, or is complete already.</summary>
+    /// <summary>It ends elsewhere, or is already complete.</summary>
     WrongOffset,
 }

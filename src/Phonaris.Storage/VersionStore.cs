@@ -4,10 +4,10 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Storage;
 
-/// <summary>Keeps shows as they were under names, and settings for cues.</summary>
+/// <summary>Stores named versions of shows, and presets.</summary>
 public sealed class VersionStore(IDbContextFactory<PhonarisDb> databases, TimeProvider clock)
 {
-    /// <summary>The longest name of a version or of settings, in characters.</summary>
+    /// <summary>The longest name of a version or a preset, in characters.</summary>
     public const int LongestName = 100;
 
     /// <summary>The versions of a show, the newest first.</summary>
@@ -18,7 +18,7 @@ public sealed class VersionStore(IDbContextFactory<PhonarisDb> databases, TimePr
             .Select(v => new KeptVersion(v.Id, v.Name, v.CreatedAt)).ToListAsync(cancel);
     }
 
-    /// <summary>Keeps a show as it is.</summary>
+    /// <summary>Saves the current show as a version.</summary>
     /// <exception cref="RuleException">The name is empty or too long.</exception>
     public async Task KeepAsync(string id, StoredShow stored, string name, CancellationToken cancel)
     {
@@ -44,7 +44,7 @@ public sealed class VersionStore(IDbContextFactory<PhonarisDb> databases, TimePr
         return row is null ? null : (row.Name, StoredJson.Read<Show>(row.Json, row.Format));
     }
 
-    /// <summary>The settings kept, the oldest first.</summary>
+    /// <summary>The user's presets, the oldest first.</summary>
     public async Task<IReadOnlyList<Preset>> PresetsAsync(CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
@@ -52,8 +52,8 @@ public sealed class VersionStore(IDbContextFactory<PhonarisDb> databases, TimePr
         return [.. rows.Select(r => JsonSerializer.Deserialize<Preset>(r.Json, ShowJson.Options)!)];
     }
 
-    /// <summary>Keeps settings.</summary>
-    /// <exception cref="RuleException">Their name is empty or too long.</exception>
+    /// <summary>Saves a preset.</summary>
+    /// <exception cref="RuleException">Its name is empty or too long.</exception>
     public async Task KeepAsync(Preset made, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(made);
@@ -63,7 +63,7 @@ public sealed class VersionStore(IDbContextFactory<PhonarisDb> databases, TimePr
         await db.SaveChangesAsync(cancel);
     }
 
-    /// <summary>Forgets settings.</summary>
+    /// <summary>Deletes a preset.</summary>
     public async Task ForgetAsync(string id, CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
@@ -77,6 +77,6 @@ public sealed class VersionStore(IDbContextFactory<PhonarisDb> databases, TimePr
 
 /// <summary>A version of a show.</summary>
 /// <param name="Id">Its id.</param>
-/// <param name="Name">What the person calls it.</param>
-/// <param name="CreatedAt">When it was kept, in UTC.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="CreatedAt">When it was saved, in UTC.</param>
 public sealed record KeptVersion(string Id, string Name, DateTime CreatedAt);

@@ -7,10 +7,10 @@ namespace Phonaris.Tool;
 /// <summary>The command line.</summary>
 internal static class CommandLine
 {
-    /// <summary>Does what is asked.</summary>
-    /// <param name="args">The verb and its arguments. Paths are those of the folder one stands in.</param>
-    /// <param name="output">What it comes to goes here.</param>
-    /// <param name="errors">Messages go here.</param>
+    /// <summary>Runs a command.</summary>
+    /// <param name="args">The verb and its arguments. Paths are relative to the current folder.</param>
+    /// <param name="output">Receives the results.</param>
+    /// <param name="errors">Receives error messages.</param>
     /// <returns>The exit code.</returns>
     public static async Task<int> RunAsync(IReadOnlyList<string> args, TextWriter output, TextWriter errors)
     {
@@ -21,7 +21,7 @@ internal static class CommandLine
             ExplainVerb.Make(), BeatsVerb.Make(), FitVerb.Make(), DraftVerb.Make(), LevelsVerb.Make(), CheckVerb.Make(),
             ClearVerb.Make(),
         };
-        // Told in helps as one types it.
+        // The name shown in the help.
         var parsed = new Command("phonaris") { tool }.Parse([tool.Name, .. args]);
         if (parsed.Errors.Count == 0) return await parsed.InvokeAsync(new() { EnableDefaultExceptionHandler = false, Output = output, Error = errors });
         foreach (var error in parsed.Errors) await errors.WriteLineAsync(error.Message);

@@ -4,16 +4,16 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Tool;
 
-/// <summary>How verbs end: one JSON object or some lines on standard output, messages on standard error, and an exit code.</summary>
+/// <summary>How verbs end: one JSON object or some lines on standard output, error messages on standard error, and an exit code.</summary>
 internal static class Outcome
 {
     public const int Done = 0, Failure = 1, BadUsage = 2, BadInput = 3, LeftToDo = 4;
 
     public static Option<bool> Json { get; } = new("--json") { Description = "Print one JSON object.", Recursive = true };
 
-    /// <summary>Gives a command its work: what it returns is printed; what it throws becomes a message and an exit code.</summary>
+    /// <summary>Sets the action of a command: its result is printed; an exception becomes a message and an exit code.</summary>
     /// <param name="command">The command.</param>
-    /// <param name="work">Does the work; returns the object for JSON and the lines for people.</param>
+    /// <param name="work">The action; returns the object for JSON and the lines for people.</param>
     public static void Does(this Command command, Func<ParseResult, CancellationToken, Task<(object Json, string Text)>> work) =>
         command.Does(async (parsed, cancel) =>
         {
@@ -21,9 +21,9 @@ internal static class Outcome
             return (json, text, Done);
         });
 
-    /// <summary>Gives a command work that ends with an exit code of its own.</summary>
+    /// <summary>Sets the action of a command with its own exit code.</summary>
     /// <param name="command">The command.</param>
-    /// <param name="work">Does the work; returns the object for JSON, the lines for people, and the code.</param>
+    /// <param name="work">The action; returns the object for JSON, the lines for people, and the exit code.</param>
     public static void Does(this Command command, Func<ParseResult, CancellationToken, Task<(object Json, string Text, int Code)>> work) =>
         command.SetAction(async (parsed, cancel) =>
         {

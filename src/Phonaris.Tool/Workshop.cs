@@ -16,10 +16,10 @@ using Phonaris.Storage;
 
 namespace Phonaris.Tool;
 
-/// <summary>What verbs work with: the file store and the derived files, in the user's cache folder, and the services on them.</summary>
+/// <summary>The services of the verbs: the file store and the derived files in the user's cache folder, and the services based on them.</summary>
 internal sealed class Workshop
 {
-    /// <summary>Names the folder that is worked in, where it is to be another than the user's cache.</summary>
+    /// <summary>The environment variable for a folder other than the user's cache.</summary>
     public const string CacheVariable = "PHONARIS_CACHE";
 
     private static readonly TimeSpan Patience = TimeSpan.FromMinutes(2);
@@ -33,7 +33,7 @@ internal sealed class Workshop
             Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData, Environment.SpecialFolderOption.Create), "phonaris", "tool");
         _files = new(Path.Combine(root, "files"));
         _locks = Path.Combine(root, "locks");
-        // Both can be made again: media are unpacked from the package that is worked on. What a killed run left partial goes with the oldest.
+        // Both can be made again: media are unpacked from the package. Incomplete files of a killed run are deleted with the oldest.
         foreach (var folder in new[] { "derived", "files" }) DerivedRoom.Tidy(Path.Combine(root, folder), null, DateTime.UtcNow, _ => false, Delete);
         Derived = new(Path.Combine(root, "derived"));
         Sounds = new(Derived, _files.PathOf);
@@ -51,7 +51,7 @@ internal sealed class Workshop
 
     public ExportTools ExportTools => new(Sounds, Pictures, new(Derived, _files.PathOf), Films, Derived, PlayerFolder(), _files.PathOf);
 
-    /// <summary>Where the player is built to, looked for from the program upwards.</summary>
+    /// <summary>The folder of the built player, searched from the program upwards.</summary>
     private static string PlayerFolder()
     {
         for (var folder = new DirectoryInfo(AppContext.BaseDirectory); folder is not null; folder = folder.Parent)
@@ -65,7 +65,7 @@ internal sealed class Workshop
         return file.Length;
     }
 
-    /// <summary>Whether a file is unpacked already; then it counts as used now.</summary>
+    /// <summary>Whether a file is already unpacked; marks it as used now.</summary>
     private bool IsThere(string hash)
     {
         if (!_files.Has(hash)) return false;
@@ -73,7 +73,7 @@ internal sealed class Workshop
         return true;
     }
 
-    /// <summary>Keeps other verbs from a package while it is read, changed and written.</summary>
+    /// <summary>Locks a package while it is read, changed and written.</summary>
     public Task<LockFile> HoldAsync(string path, CancellationToken cancel)
     {
         Directory.CreateDirectory(_locks);
@@ -84,7 +84,7 @@ internal sealed class Workshop
     public Task<Show> ReadAsync(string path, CancellationToken cancel) =>
         ShowPackage.ReadAsync(path, hash => Task.FromResult(IsThere(hash)), (content, most) => _files.PutAsync(content, most, () => Damaged(path), cancel), cancel);
 
-    /// <summary>A show with its times, its sounds made ready and listened to.</summary>
+    /// <summary>A show with its times, its sounds ready and analysed.</summary>
     public async Task<TimedShow> TimedAsync(Show show, CancellationToken cancel)
     {
         await Sounds.PrepareAllAsync(show, cancel);
@@ -98,14 +98,14 @@ internal sealed class Workshop
         return timed;
     }
 
-    /// <summary>What checks find in a show; sounds that cannot be read among it.</summary>
+    /// <summary>The findings in a show, including sounds that cannot be read.</summary>
     public async Task<ValueList<Finding>> FindingsAsync(Show show, CancellationToken cancel)
     {
         var troubles = await Sounds.PrepareWhatCanBeAsync(show, cancel);
         return Checks.Of(new(await ListenedAsync(show, cancel), Sounds.Loudness, new(troubles, sound => _files.BytesOf(sound.Media))));
     }
 
-    /// <summary>Writes a show; holds and levels that follow what they are set by are brought to it before.</summary>
+    /// <summary>Writes a show, after updating holds and levels that follow something.</summary>
     public async Task WriteAsync(Show show, string path, CancellationToken cancel)
     {
         if (FollowedHolds.Edit(show) is { } holds) show = show.Apply(holds).Show;
@@ -135,7 +135,7 @@ internal sealed class Workshop
         return prepared.ToSound(NewId.Next(), hash, name, kind);
     }
 
-    /// <summary>Reads a sound, or a video, that lies in a deck.</summary>
+    /// <summary>Reads a sound or a video inside a deck.</summary>
     /// <exception cref="RuleException">It cannot be read.</exception>
     public async Task<Sound> ReadFromDeckAsync(DeckSound found, CancellationToken cancel)
     {
@@ -145,7 +145,7 @@ internal sealed class Workshop
         return prepared.ToSound(NewId.Next(), hash, found.Name, found.Kind);
     }
 
-    /// <summary>Takes a sound over from a deck; one that cannot be read is told and left out.</summary>
+    /// <summary>Imports a sound from a deck; one that cannot be read is reported and left out.</summary>
     public async Task<Show> TakeOverAsync(Show show, DeckSound found, ValueList<Slide> slides, TextWriter errors, CancellationToken cancel)
     {
         try
@@ -160,7 +160,7 @@ internal sealed class Workshop
         }
     }
 
-    /// <summary>Adds a sound to a show, or gives the one of the same file that is there already.</summary>
+    /// <summary>Adds a sound to a show, or returns the one with the same file.</summary>
     public static (Show Show, Sound Sound) AddOnce(Show show, Sound sound)
     {
         return show.FindSameFile(sound) is { } there ? (show, there) : (show.Apply(new AddSound(sound, int.MaxValue)).Show, sound);

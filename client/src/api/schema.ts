@@ -7228,12 +7228,12 @@ export interface components {
         HistoryLine: {
             /**
              * Format: int32
-             * @description Its place, from 1.
+             * @description Its position, from 1.
              */
             position: number;
-            /** @description What the edit changed, in words. */
+            /** @description A description of the edit. */
             sentence: string;
-            /** @description Whether it holds now, or was undone. */
+            /** @description Whether it is applied, or undone. */
             applied: boolean;
         };
         /**
@@ -7288,7 +7288,7 @@ export interface components {
             files: components["schemas"]["ValueListOfUploadedFile"];
         };
         /**
-         * @description How far a job has come.
+         * @description The states of a job.
          * @enum {unknown}
          */
         JobState: "waiting" | "running" | "done" | "failed" | "cancelled";
@@ -7358,11 +7358,11 @@ export interface components {
             /** @description For each page the index of its slide among all slides; -1 for none. */
             joined: components["schemas"]["ValueListOfint"];
         };
-        /** @description A run that is kept. */
+        /** @description A stored run. */
         KeptRun: {
             /** @description Its id. */
             id: string;
-            /** @description What it was for. */
+            /** @description Its kind. */
             kind: string;
             /**
              * Format: date-time
@@ -7374,11 +7374,11 @@ export interface components {
         KeptVersion: {
             /** @description Its id. */
             id: string;
-            /** @description What the person calls it. */
+            /** @description Its name. */
             name: string;
             /**
              * Format: date-time
-             * @description When it was kept, in UTC.
+             * @description When it was saved, in UTC.
              */
             createdAt: string;
         };
@@ -7842,16 +7842,16 @@ export interface components {
              */
             bytes: number;
         };
-        /** @description An edit a person made. */
+        /** @description An edit made by a user. */
         MadeEdit: {
             /**
              * Format: int64
-             * @description The revision of the show they were looking at.
+             * @description The revision of the show that was on screen.
              */
             revision: number;
             /** @description The edit. */
             edit: components["schemas"]["Edit"];
-            /** @description Their page: what it did since that revision does not collide; null for nobody in particular. */
+            /** @description The page: its own later changes do not conflict; null for none. */
             sender?: null | string;
         };
         /** @description A named position in a sound. */

@@ -21,13 +21,13 @@ internal static class Arguments
     public static Core.Shows.SoundKind? KindOf(string? value) =>
         value is null ? null : Enum.Parse<Core.Shows.SoundKind>(value, ignoreCase: true);
 
-    /// <summary>The slide of a number, as the deck counts.</summary>
+    /// <summary>The slide with a number, counted as in the deck.</summary>
     /// <exception cref="RuleException">There is none.</exception>
     public static Core.Shows.Slide SlideOf(Core.Shows.Show show, int number) => show.Slides.ElementAtOrDefault(number - 1)
         ?? throw new RuleException($"Slide {number} does not exist. The show has slides 1 to {show.Slides.Count}.", "slide");
 
-    /// <summary>Seconds as typed in whole milliseconds.</summary>
-    /// <exception cref="RuleException">It is not a length of time.</exception>
+    /// <summary>Parses seconds to whole milliseconds.</summary>
+    /// <exception cref="RuleException">It is not a duration.</exception>
     public static long Ms(double seconds, string what) => double.IsFinite(seconds) && Math.Abs(seconds) < 1_000_000
         ? (long)Math.Round(seconds * 1000)
         : throw new RuleException($"{what} must be a number of seconds.");

@@ -2,7 +2,7 @@ using System.CommandLine;
 
 namespace Phonaris.Tool.Verbs;
 
-/// <summary><c>beats FILE</c>: the tempo of a piece of music, how sure it is, and when its beats come.</summary>
+/// <summary><c>beats FILE</c>: the tempo of a piece of music, its confidence, and the times of its beats.</summary>
 internal static class BeatsVerb
 {
     public static Command Make()

@@ -5,7 +5,7 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Tool.Verbs;
 
-/// <summary><c>check SHOW</c>: what the show should be warned about; with <c>--strict</c> it fails where the show would stop or the audience hear it.</summary>
+/// <summary><c>check SHOW</c>: the findings in a show; with <c>--strict</c> it fails if any is a blocker or audible.</summary>
 internal static class CheckVerb
 {
     public static Command Make()

@@ -4,7 +4,7 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Tool.Verbs;
 
-/// <summary><c>clear SHOW [--for room|inside|web|sold]</c>: whether each sound that is used may be used there.</summary>
+/// <summary><c>clear SHOW [--for room|inside|web|sold]</c>: whether each sound in use is cleared for a destination.</summary>
 internal static class ClearVerb
 {
     public static Command Make()

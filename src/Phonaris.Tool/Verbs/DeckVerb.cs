@@ -4,7 +4,7 @@ using Phonaris.Media.Pictures;
 
 namespace Phonaris.Tool.Verbs;
 
-/// <summary><c>deck FILE [--pictures FOLDER] [--sheet PNG]</c>: what the reader finds in a deck, and the pictures of its slides.</summary>
+/// <summary><c>deck FILE [--pictures FOLDER] [--sheet PNG]</c>: the contents of a deck, and the pictures of its slides.</summary>
 internal static class DeckVerb
 {
     private const int Width = 1280;
@@ -49,7 +49,7 @@ internal static class DeckVerb
         return command;
     }
 
-    /// <summary>How long a video of a deck is; null where it cannot be read.</summary>
+    /// <summary>The length of a deck's video; null when it cannot be read.</summary>
     private static async Task<long?> LengthMsAsync(Workshop workshop, DeckSound found, CancellationToken cancel)
     {
         try

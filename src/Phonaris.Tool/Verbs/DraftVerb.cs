@@ -5,7 +5,7 @@ using Phonaris.Media.Sounds;
 
 namespace Phonaris.Tool.Verbs;
 
-/// <summary><c>draft SHOW</c>: lays the sounds that are not used yet, as their names and the slides suggest.</summary>
+/// <summary><c>draft SHOW</c>: places the unused sounds by their names and the slides.</summary>
 internal static class DraftVerb
 {
     public static Command Make()

@@ -4,7 +4,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Tool.Verbs;
 
-/// <summary><c>explain SHOW --slide N</c>: what sounds on a slide and why, or why it is silent.</summary>
+/// <summary><c>explain SHOW --slide N</c>: what plays on a slide and why, or why it is silent.</summary>
 internal static class ExplainVerb
 {
     public static Command Make()

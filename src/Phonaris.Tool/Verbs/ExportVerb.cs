@@ -7,8 +7,8 @@ using Phonaris.Exports;
 namespace Phonaris.Tool.Verbs;
 
 /// <summary>
-/// <c>export SHOW --to FILE [--slides 2-5] [--size 1920x1080] [--fps 30] [--cue ID] [--for clock|hand] [--sheet times|run|music] [--stems bands|cues]</c>: what the ending of the file says;
-/// with <c>--stems</c> it is a folder of WAVs.
+/// <c>export SHOW --to FILE [--slides 2-5] [--size 1920x1080] [--fps 30] [--cue ID] [--for clock|hand] [--sheet times|run|music] [--stems bands|cues]</c>: the format follows the extension of the file;
+/// <c>--stems</c> writes a folder of WAV files.
 /// </summary>
 internal static class ExportVerb
 {
@@ -62,7 +62,7 @@ internal static class ExportVerb
             ?? throw new RuleException(forms.Count > 0 ? $"That sheet cannot be written as {ending[1..]}. Use html." : $"{file} has no known extension. Use {Endings}.");
     }
 
-    /// <summary>What an option that says nothing of this file is for; null where all do.</summary>
+    /// <summary>The error for an option that does not apply to this format; null for none.</summary>
     private static string? Misplaced(IExportForm? form, bool cue, bool shownBy, bool slides) =>
         cue && form?.MediaType.StartsWith("audio/", StringComparison.Ordinal) != true ? "--cue works only with sound files: wav, flac, mp3, opus, m4a."
         : shownBy && form?.Format is not (ExportFormat.PptxClock or ExportFormat.PptxHand or ExportFormat.PlayerZip or ExportFormat.PlayerHtml) ? "--for works only with a pptx or a player."

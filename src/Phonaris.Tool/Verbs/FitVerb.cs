@@ -4,10 +4,10 @@ using Phonaris.Media.Sounds;
 
 namespace Phonaris.Tool.Verbs;
 
-/// <summary><c>fit FILE --length SECONDS --method M --out FILE</c>: makes a piece of music exactly as long as wanted.</summary>
+/// <summary><c>fit FILE --length SECONDS --method M --out FILE</c>: fits a piece of music to a length.</summary>
 internal static class FitVerb
 {
-    /// <summary>The methods by name, re-cut also in one word; re-pacing changes slides, not music, and needs a show.</summary>
+    /// <summary>The methods by name, re-cut also as one word. Re-pacing changes slides, not music, and needs a show.</summary>
     public static string[] Methods { get; } = [.. Enum.GetNames<FitMethod>().Select(m => m.ToLowerInvariant()), "re-cut"];
 
     public static FitMethod Method(string name) => Enum.Parse<FitMethod>(name.Replace("-", "", StringComparison.Ordinal), ignoreCase: true);

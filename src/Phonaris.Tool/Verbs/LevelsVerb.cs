@@ -7,7 +7,7 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Tool.Verbs;
 
-/// <summary><c>levels SHOW</c>: how loud the show, its slides and its cues are; with <c>--match</c> it brings the cues to their targets.</summary>
+/// <summary><c>levels SHOW</c>: the loudness of the show, its slides and its cues; <c>--match</c> matches the cues to their targets.</summary>
 internal static class LevelsVerb
 {
     public static Command Make()

@@ -3,7 +3,7 @@ using Phonaris.Media.Sounds;
 
 namespace Phonaris.Tool.Verbs;
 
-/// <summary><c>measure FILE</c>: a sound file's figures, at its own rate.</summary>
+/// <summary><c>measure FILE</c>: the measurements of a sound file, at its own sample rate.</summary>
 internal static class MeasureVerb
 {
     public static Command Make()

@@ -4,7 +4,7 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Tool.Verbs;
 
-/// <summary><c>new SHOW --deck FILE… [--hold SECONDS]</c>: makes a show package from a deck.</summary>
+/// <summary><c>new SHOW --deck FILE… [--hold SECONDS]</c>: creates a show package from a deck.</summary>
 internal static class NewVerb
 {
     public static Command Make()

@@ -9,8 +9,8 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Tool.Verbs;
 
 /// <summary>
-/// <c>place SHOW --sound FILE-OR-ID --span "1-4" …</c>, or <c>place SHOW --video FILE-OR-ID --slide N …</c>: places a cue; what is left out stays as a
-/// drop would set it.
+/// <c>place SHOW --sound FILE-OR-ID --span "1-4" …</c>, or <c>place SHOW --video FILE-OR-ID --slide N …</c>: places a cue; omitted settings have
+/// the same defaults as in the app.
 /// </summary>
 internal static class PlaceVerb
 {
@@ -98,7 +98,7 @@ internal static class PlaceVerb
         return command;
     }
 
-    /// <summary>Says why a recipe does not do, before anything is placed.</summary>
+    /// <summary>Reports why a fit fails before anything is placed.</summary>
     private static async Task FitsAsync(Workshop workshop, Show show, Cue cue, Sound sound, CancellationToken cancel)
     {
         var after = show.Apply(new PlaceCue(cue, int.MaxValue)).Show;
