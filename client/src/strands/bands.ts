@@ -135,8 +135,8 @@ export function layOutStrands(
       const full = close ? closeHalf : Math.min(fullest, laneWidth / 2 - 8);
       return group.map((strand, i) => {
         const x = left + laneWidth * (lanes[i] ?? 0) + full + 7;
-        const labelX = close ? left + laneWidth * count + 8 : x + full + 10;
-        const room = close ? beside : laneWidth - 2 * full - 21;
+        const labelX = close ? left + laneWidth * count + 7 : x + full + 7;
+        const room = close ? beside : laneWidth - 2 * full - 18;
         return { strand, kind, name: soundOf.get(strand.cueId)?.name ?? "", x, full, labelX, room };
       });
     });
