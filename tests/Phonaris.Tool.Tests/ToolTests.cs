@@ -302,7 +302,7 @@ public sealed class ToolTests : Toolbox
         // An html without a sheet is the player, in one file; as a zip it has its files beside it. Neither has what only its maker needs.
         Json("export", "a.phonaris", "--to", "p.html", "--for", "clock", "--slides", "2-3");
         var player = File.ReadAllText(PathOf("p.html"));
-        Assert.Contains("\"manner\":\"plan\"", player);
+        Assert.Contains("\"advanceMode\":\"plan\"", player);
         Assert.DoesNotContain("tone.flac", player);
         Json("export", "a.phonaris", "--to", "p.zip");
         using (var zip = ZipFile.OpenRead(PathOf("p.zip"))) Assert.Equal(["index.html", "player/0-0.js", "player/1-0.js", "player/2-0.js", "player/player.css", "player/player.js", "player/show.js"], zip.Entries.Select(e => e.FullName).Where(n => !n.Contains("slide")).Order(StringComparer.Ordinal));

@@ -8054,6 +8054,56 @@ export interface components {
             /** @description The ids of the cues in the other show. */
             cueIds: components["schemas"]["ValueListOfstring"];
         };
+        /** @description The show data of a player: everything it needs without a server. */
+        PlayerData: {
+            /** @description The title of the show. */
+            title: string;
+            run: components["schemas"]["RunView"];
+            /**
+             * @description How a show advances in a player.
+             * @enum {unknown}
+             */
+            advanceMode: "hand" | "plan" | "forEver";
+            /** @description The files of pictures, by slide and step. */
+            pictures: {
+                [key: string]: string;
+            };
+            /** @description The files of hotspots, by cue. */
+            spots: {
+                [key: string]: string;
+            };
+            /** @description The files of videos, by their ids. */
+            videos: {
+                [key: string]: string;
+            };
+            /** @description The captions of each slide. */
+            captions: {
+                [key: string]: {
+                    /**
+                     * Format: int64
+                     * @description When it appears, in milliseconds from the slide's beginning.
+                     */
+                    fromMs: number;
+                    /**
+                     * Format: int64
+                     * @description When it disappears.
+                     */
+                    toMs: number;
+                    /**
+                     * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+                     *     Written in JSON as an array.
+                     */
+                    lines: string[];
+                }[];
+            };
+            /** @description The credits of the sounds. */
+            credits: string[];
+            /**
+             * Format: int32
+             * @description The number of pieces of a stem in one file.
+             */
+            piecesAtOnce: number;
+        };
         /** @description A set of settings that are given to a cue in one click. A null setting is left unchanged. */
         Preset: {
             /** @description Its id. */

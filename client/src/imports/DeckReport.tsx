@@ -1,16 +1,11 @@
 import { X } from "lucide-react";
 import { useState } from "react";
-import type { JobView } from "../api/client";
+import type { JobView, Schemas } from "../api/client";
 import { useRemoveJob } from "../api/jobs";
 import { words } from "./words";
 
-interface Report {
-  slides?: number;
-  steps?: number;
-  sounds: number;
-  notUnderstood: readonly string[];
-  offer?: string | null;
-}
+/** A report of a deck; that of an archive has only its sounds. */
+type Report = Partial<Schemas["DeckReport"]> & Pick<Schemas["DeckReport"], "sounds" | "notUnderstood">;
 
 /** What was read from a deck or an archive, and what was not understood. */
 export function DeckReport({ job }: { job: JobView }) {
