@@ -16,7 +16,7 @@ public static class Room
     public static void Need(string folder, long bytes, string what)
     {
         if (Free(folder) is not { } free || free - Reserve >= bytes) return;
-        throw new RuleException($"The disk is too full for {what}, which needs {Wording(bytes)} with {Wording(Math.Max(0, free - Reserve))} available. Free some space and try again.");
+        throw new RuleException($"The disk is too full for {what}, which needs {SizeOf(bytes)} with {SizeOf(Math.Max(0, free - Reserve))} available. Free some space and try again.");
     }
 
     /// <summary>How much is free, in bytes; null where that cannot be known.</summary>
@@ -33,6 +33,6 @@ public static class Room
         }
     }
 
-    private static string Wording(long bytes) =>
+    private static string SizeOf(long bytes) =>
         bytes >= 1_000_000_000 ? string.Create(CultureInfo.InvariantCulture, $"{bytes / 1e9:0.0} GB") : string.Create(CultureInfo.InvariantCulture, $"{bytes / 1e6:0} MB");
 }

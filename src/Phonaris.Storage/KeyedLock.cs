@@ -24,7 +24,7 @@ internal sealed class KeyedLock
         }
         catch
         {
-            UsageRight(entry);
+            Release(entry);
             throw;
         }
     }
@@ -35,7 +35,7 @@ internal sealed class KeyedLock
         lock (_entries) return _entries.ContainsKey(key);
     }
 
-    private void UsageRight(Entry entry)
+    private void Release(Entry entry)
     {
         lock (_entries)
         {
@@ -57,7 +57,7 @@ internal sealed class KeyedLock
         public void Dispose()
         {
             Gate.Release();
-            owner.UsageRight(this);
+            owner.Release(this);
         }
     }
 }

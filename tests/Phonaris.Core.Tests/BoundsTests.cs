@@ -67,7 +67,7 @@ public sealed class BoundsTests
         { "proof", n => new SetRights("a", Rights.Unknown with { Proof = Text(n) }), 1000 },
         { "section", n => new SetSections([new("x", Text(n), "s1", false)]), 200 },
         { "text alternative", n => new SetHotspot("c", Spot with { Alternative = Text(n) }), 200 },
-        { "finding", n => new IgnoreFinding(Text(n), true), 1000 }, // plain-ok: the name of the edit until it changes
+        { "finding", n => new IgnoreFinding(Text(n), true), 1000 },
         { "points", n => new SetLevelPoints("c", [.. Enumerable.Range(0, n).Select(k => new LevelPoint(k, 0))]), 500 },
         { "markers", n => new SetMarkers("a", [.. Enumerable.Range(0, n).Select(k => new Marker($"m{k}", "Turn", k))]), 500 },
         { "forbidden", n => new SetFit("c", new(FitMethod.Recut) { Forbidden = [.. Enumerable.Repeat(new FrameJump(1, 2), n)] }), 200 },

@@ -70,7 +70,7 @@ public class CueShapesTests
             Assert.Equal(1, Math.Pow(one.GainAt(at - one.StartFrame), 2) + Math.Pow(two.GainAt(at - two.StartFrame), 2), 1e-3);
         Assert.Empty(Clashes(show));
 
-        // CoveredCue on, it is replaced all the same; that is told with what would put it right.
+        // Extended, it is replaced all the same; the explanation says what would fix that.
         show = show.Apply(new SetSpan("one", new("s1", "s4"))).Show;
         Assert.Equal(10 * Second, Schedule.Of(show).Cues[0].EndFrame);
         var clash = Assert.Single(Clashes(show));

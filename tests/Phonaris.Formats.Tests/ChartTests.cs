@@ -33,7 +33,7 @@ public sealed class ChartTests : IDisposable
         // On each other: what is below zero hangs from it.
         var stacked = Chart(Bars("""<c:barDir val="col"/><c:grouping val="stacked"/>""", """<c:max val="20"/><c:min val="-20"/>"""));
         Assert.Equal([(28.0, 27.0, 48.0, 23.0), (124, 4, 48, 46), (28, 15.5, 48, 11.5), (124, 50, 48, 23)], stacked.Select(Placed));
-        // CoveredCue bars run to the right, their categories from below.
+        // Horizontal bars run to the right, with categories from the bottom.
         var lying = Chart(Bars("""<c:barDir val="bar"/><c:grouping val="clustered"/>""", """<c:max val="20"/><c:min val="-20"/>"""));
         Assert.Equal((100.0, 148.0), (Math.Round(lying[0].Box.X, 6), Math.Round(lying[0].Box.X + lying[0].Box.Width, 6)));
         Assert.True(lying[0].Box.Y > lying[1].Box.Y);

@@ -13,9 +13,7 @@ export const usePresets = () =>
 /** Applies a preset to cues; null resets them. */
 export const useApplyPreset = (id: string) =>
   useShowCommand(id, async ({ cueIds, presetId }: { cueIds: string[]; presetId: string | null }) =>
-    unwrap(
-      await api.POST("/api/shows/{id}/apply", { params: { path: { id } }, body: { cueIds, preset: presetId } }), // plain-ok: as the server has it until its names change
-    ),
+    unwrap(await api.POST("/api/shows/{id}/apply", { params: { path: { id } }, body: { cueIds, preset: presetId } })),
   );
 
 /** Saves the settings of a cue as a preset. */

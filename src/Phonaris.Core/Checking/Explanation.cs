@@ -12,10 +12,10 @@ public sealed class Explanation
     private readonly Schedule _schedule;
     private readonly Slide _slide;
     private readonly SlideTime _time;
-    private readonly IReadOnlyList<CoveredCue> _lying;
+    private readonly IReadOnlyList<CoveredCue> _covering;
 
-    private Explanation(TimedShow show, IReadOnlyList<CoveredCue> lying, SlideTime time) =>
-        (_show, _order, _schedule, _slide, _time, _lying) = (show.Show, show.Order, show.Schedule, show.Show.Slides[time.Index], time, lying);
+    private Explanation(TimedShow show, IReadOnlyList<CoveredCue> covering, SlideTime time) =>
+        (_show, _order, _schedule, _slide, _time, _covering) = (show.Show, show.Order, show.Schedule, show.Show.Slides[time.Index], time, covering);
 
     /// <summary>Explains a slide.</summary>
     /// <param name="show">The show.</param>
@@ -26,7 +26,7 @@ public sealed class Explanation
         ArgumentNullException.ThrowIfNull(show);
         var slide = show.Show.Slide(slideId);
         return show.Order.Slides.FirstOrDefault(s => s.SlideId == slideId) is { } time
-            ? new Explanation(show, LyingIn(show.Show), time).All()
+            ? new Explanation(show, CoveringCues(show.Show), time).All()
             : [new(null, false, "This slide is hidden, so nothing plays on it.", new("Show the slide", new SetHidden([new(slide.Id, false)])))];
     }
 
@@ -42,13 +42,13 @@ public sealed class Explanation
     }
 
     /// <summary>The cues that cover slides.</summary>
-    private static List<CoveredCue> LyingIn(Show show) =>
+    private static List<CoveredCue> CoveringCues(Show show) =>
         [.. from cue in show.Cues where cue.Span is not null let span = show.Indices(cue.Span!) select new CoveredCue(cue, span.First, span.Last)];
 
     private ValueList<Explained> All()
     {
         var sounding = _schedule.Cues.Where(Here).Select(Sounding).ToList();
-        var silent = _lying
+        var silent = _covering
             .Where(l => l.First <= _time.Index && _time.Index <= l.Last && !_schedule.Cues.Any(s => s.CueId == l.Cue.Id && Here(s)))
             .Select(l => Silent(l.Cue))
             .ToList();

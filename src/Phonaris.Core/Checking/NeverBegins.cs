@@ -19,7 +19,7 @@ public sealed class NeverBegins : ICheck
         var placed = show.Schedule.Cues.Concat(show.Schedule.Silent).Select(c => c.CueId).ToHashSet();
         return
             from cue in show.Show.Cues
-            where cue is { Span: not null, IsNoticed: true } && !placed.Contains(cue.Id) && show.Order.Of(show.Show, cue.Span).Count > 0 && !show.Timed.Places.ManualCues(cue)
+            where cue is { Span: not null, IsNoticed: true } && !placed.Contains(cue.Id) && show.Order.Of(show.Show, cue.Span).Count > 0 && !show.Timed.Places.IsManual(cue)
             let name = show.Show.CueName(cue.Id)
             select new Finding(
                 Name, Severity.Audible, [cue.Id], cue.Span!.First, $"{name} never plays: it would start after its slides have ended.",

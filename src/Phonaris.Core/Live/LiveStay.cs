@@ -78,7 +78,7 @@ internal static class LiveStays
         {
             Video = LiveVideo.Of(cue, sound, show.Show.Slides[covered[0].Index].Picture, firstOfSpan, lastOfSpan, stem.Cue),
         };
-        return new(live, stem, first, last, delayMs, Begins: !show.Places.ManualCues(cue), endMs);
+        return new(live, stem, first, last, delayMs, Begins: !show.Places.IsManual(cue), endMs);
     }
 
     private static double OverDb(TimedShow show, LiveStem stem, Sound sound) => sound.Kind == SoundKind.Bed

@@ -38,7 +38,7 @@ internal sealed class CuePlaces
     public ValueList<Unfit> Unfit => [.. _unfit.Select(u => new Unfit(u.Key, u.Value))];
 
     /// <summary>Whether a cue is triggered manually, or follows one that is.</summary>
-    public bool ManualCues(Cue cue) => cue.Start.Kind == CueStartKind.Hand || (WaitsFor(cue) is { } other && ManualCues(other));
+    public bool IsManual(Cue cue) => cue.Start.Kind == CueStartKind.Hand || (WaitsFor(cue) is { } other && IsManual(other));
 
     /// <summary>The cue whose end a cue waits for. Null when it waits for none, or for one that is parked, or muted and not a video: then it begins with its slide.</summary>
     public Cue? WaitsFor(Cue cue) =>
@@ -69,7 +69,7 @@ internal sealed class CuePlaces
     /// <returns>The frame of the earliest difference; null when the found replacements are the assumed ones.</returns>
     private long? TakeOver(long settled)
     {
-        var (inOrder, yielding) = BedOrder.Of(All.Where(p => IsBed(p.Cue) && !p.Cue.Muted && !ManualCues(p.Cue)).Select(p => (p.Scheduled, p.Cue)));
+        var (inOrder, yielding) = BedOrder.Of(All.Where(p => IsBed(p.Cue) && !p.Cue.Muted && !IsManual(p.Cue)).Select(p => (p.Scheduled, p.Cue)));
         var found = inOrder.Zip(inOrder.Skip(1)).Select(b => (Bed: b.First.Bed.Key, At: b.Second.Bed.StartFrame)).ToHashSet();
         found.UnionWith(yielding.Select(y => (Bed: y.Key, At: y.StartFrame)));
         _refuted.UnionWith(_takenOver.Where(t => t.At <= settled && !found.Contains(t)));

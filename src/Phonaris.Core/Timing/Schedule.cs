@@ -44,7 +44,7 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
     /// <summary>The schedule of cues whose times are known.</summary>
     internal static Schedule Of(Show show, RunningOrder order, CuePlaces places)
     {
-        var placed = places.All.ToLookup(p => !p.Cue.Muted && !places.ManualCues(p.Cue));
+        var placed = places.All.ToLookup(p => !p.Cue.Muted && !places.IsManual(p.Cue));
         var heard = placed[true].ToList();
         var ducked = Ducking.Of(heard.Where(p => p.Sound.Kind.IsSpoken() && p.Sound.HasAudio && p.Cue.Ducks).Select(p => (p.Scheduled, p.Cue.Duck ?? show.Duck)), places.Listened);
         var under = show.LevelTargets.BedUnderVoiceLufs + show.GainDb;
@@ -56,7 +56,7 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
         return new(
             order.TotalFrames,
             [.. heard.Where(p => !silent.Contains(p.Scheduled.Key)).Select(p => beds.GetValueOrDefault(p.Scheduled.Key, p.Scheduled))],
-            [.. placed[false].Select(p => p.Scheduled with { ByHand = places.ManualCues(p.Cue) }), .. yielding],
+            [.. placed[false].Select(p => p.Scheduled with { ByHand = places.IsManual(p.Cue) }), .. yielding],
             places.Unfit)
         { DuckingStretches = ducked };
     }

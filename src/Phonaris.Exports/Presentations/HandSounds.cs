@@ -46,7 +46,7 @@ internal sealed class HandSounds
         var samples = new Schedule(stem.LengthFrames, [(stem.Loops ? stem.Cue : Faded(stem.Cue, SwellOf(cue))) with { CueId = SoundOnSlides.Name }], [], []);
         var last = cue.PlaysPastSpan ? _export.Slides[^1].Index : _positions[held[^1].SlideId];
         var laid = new SoundOnSlides(sound, samples, from, to, _positions[held[0].SlideId], last, 0, 0, stem.Loops, null) { Video = own.Video is null ? null : own };
-        if (cue.ByHand || ManualCues(cue))
+        if (cue.ByHand || IsManual(cue))
         {
             // A video is clicked itself.
             var spot = own.Video is null ? own.Hotspot ?? Corner(cue.Name) : null;
@@ -75,7 +75,7 @@ internal sealed class HandSounds
         return (first, cue.GapMs);
     }
 
-    private bool ManualCues(LiveCue cue)
+    private bool IsManual(LiveCue cue)
     {
         // What comes after a sound that is triggered manually has a place of its own to be clicked.
         for (var before = cue; before?.After is not null;)

@@ -100,7 +100,7 @@ internal static class Metafile
         Record(0x012D, 1); // and the other
         Record(0x041B, bottom, right, top, left); // a rectangle
         Record(0x0127, -1); // back to what was saved
-        Record(0x01F0, 0); // closed pen
+        Record(0x01F0, 0); // deletes the pen
         Record(0x01F0, 1); // and brush
         var added = (framed.Length - placeable - header) / 2;
         writer.Write(data, placeable + header, data.Length - placeable - header);

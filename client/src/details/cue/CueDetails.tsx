@@ -73,10 +73,7 @@ function Actions({ cues }: { cues: readonly Cue[] }) {
         name={muted ? words.muted : words.mute}
         on={muted}
         press={() =>
-          each(
-            (cue) => ({ kind: "setMuted", cueId: cue.id, muted: !muted }),
-            muted ? words.unmuted : words.muted.toLowerCase(),
-          )
+          each((cue) => ({ kind: "setMuted", cueId: cue.id, muted: !muted }), muted ? words.unmuted : words.mutedEach)
         }
       >
         {muted ? <VolumeX size={14} /> : <Volume2 size={14} />}

@@ -127,7 +127,7 @@ function Speed({ cues }: { cues: readonly Cue[] }) {
         step={(value, direction) => value && Math.round((value + direction * 0.01) * 100) / 100}
         commit={(speed) =>
           speed !== undefined &&
-          each(({ id }) => ({ kind: "setSpeed", cueId: id, speed }), `speed ${words.speedOf(speed)}`)
+          each(({ id }) => ({ kind: "setSpeed", cueId: id, speed }), words.changedSpeed(words.speedOf(speed)))
         }
       />
       <span className="muted text-sm">{words.samePitch}</span>

@@ -12,7 +12,7 @@ export function ManualCueButtons({ stage, across = false }: { stage: Stage; acro
   if (ids.length === 0) return null;
   const many = !across && ids.length > mostNamedBeside;
   const laid = across ? "flex flex-wrap justify-center gap-2" : `grid shrink-0 gap-1 pb-1 ${many ? "grid-cols-3" : ""}`;
-  const laidOut = many
+  const layout = many
     ? "hover:bg-base-100 flex-col rounded-md"
     : `gap-2 rounded-full pr-3 text-left ${across ? "bg-base-100 hover:bg-base-300" : "hover:bg-base-100"}`;
   return (
@@ -24,7 +24,7 @@ export function ManualCueButtons({ stage, across = false }: { stage: Stage; acro
           <button
             key={id}
             type="button"
-            className={`flex min-h-12 min-w-0 cursor-pointer items-center overflow-hidden p-0.5 ${laidOut}`}
+            className={`flex min-h-12 min-w-0 cursor-pointer items-center overflow-hidden p-0.5 ${layout}`}
             data-hand={i + 1}
             title={name}
             onClick={() => stage.startCue(id)}

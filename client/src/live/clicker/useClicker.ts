@@ -5,6 +5,7 @@ import { closeClicker, openClicker, updateClicker } from "../../api/runs";
 import type { Stage } from "../engine/Stage";
 import { nextWords } from "../engine/nextEffect";
 import { useNow } from "../engine/useNow";
+import { words } from "./words";
 
 export interface Clicker {
   joined: Schemas["ClickerView"] | undefined;
@@ -25,7 +26,12 @@ export function useClicker(showId: string, stage: Stage): Clicker {
     if (!joined) return;
     const here = stage.places[place];
     const slide = stage.view.show.slides.find((s) => s.id === here?.slideId);
-    const where = `slide ${here?.number} of ${stage.places.at(-1)?.number}${slide && slide.steps.length > 1 ? `, step ${(here?.step ?? 0) + 1}` : ""}`;
+    const where = [
+      words.where(here?.number, stage.places.at(-1)?.number),
+      slide && slide.steps.length > 1 && words.step((here?.step ?? 0) + 1),
+    ]
+      .filter(Boolean)
+      .join(", ");
     const byHand = (here?.byHand ?? []).map((id) => stage.run.cue(id).name);
     const state = { slide: slide?.title ?? "", where, next: nextWords(stage), byHand };
     sender.current.push(() => updateClicker({ id: showId, runId }, state));

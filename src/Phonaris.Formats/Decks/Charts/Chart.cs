@@ -28,8 +28,8 @@ internal sealed record Chart(
 /// <param name="Axis">Which of the axes of values is theirs.</param>
 internal sealed record ChartPlot(ChartKind Kind, ChartGrouping Grouping, IReadOnlyList<ChartSeries> Series, int Axis)
 {
-    /// <summary>Whether bars lie.</summary>
-    public bool CoveredCue { get; init; }
+    /// <summary>Whether bars are horizontal.</summary>
+    public bool Horizontal { get; init; }
 
     /// <summary>The room between groups of bars, beside the width of one.</summary>
     public double Gap { get; init; } = 1.5;

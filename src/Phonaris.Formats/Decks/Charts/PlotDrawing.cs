@@ -11,7 +11,7 @@ internal sealed class PlotDrawing
 
     private readonly ChartCanvas _canvas;
     private readonly Chart _chart;
-    private readonly bool _lying, _scattered, _fromEdge;
+    private readonly bool _horizontal, _scattered, _fromEdge;
     private readonly int _count;
     private readonly IReadOnlyList<ChartScale> _scales;
     private readonly ChartScale? _across;
@@ -20,7 +20,7 @@ internal sealed class PlotDrawing
     private PlotDrawing(ChartCanvas canvas, Chart chart, ChartRoom room)
     {
         (_canvas, _chart) = (canvas, chart);
-        _lying = chart.Plots.Any(p => p.CoveredCue);
+        _horizontal = chart.Plots.Any(p => p.Horizontal);
         _scattered = chart.Plots.All(p => p.Kind == ChartKind.Scatter);
         // Areas alone reach from side to side.
         _fromEdge = chart.Plots.All(p => p.Kind == ChartKind.Areas);
@@ -97,12 +97,12 @@ internal sealed class PlotDrawing
             var (axis, looks) = (_chart.Values[i], Looks(_chart.Values[i]));
             var far = axis.Far || i > 0;
             var titled = axis.Title is null ? 0 : looks.Size * ChartCanvas.LineHeight;
-            if (_lying) Take(far ? "top" : "bottom", (axis.Shown ? looks.Size * ChartCanvas.LineHeight : 0) + titled);
+            if (_horizontal) Take(far ? "top" : "bottom", (axis.Shown ? looks.Size * ChartCanvas.LineHeight : 0) + titled);
             else Take(far ? "right" : "left", (axis.Shown ? _scales[i].Marks.Max(m => ChartCanvas.WidthOf(Written(i, m), looks.Size)) + looks.Size / 2 : 0) + titled);
         }
         var names = Looks(_chart.Names);
         var (shown, called) = (_chart.Names.Shown, _chart.Names.Title is null ? 0 : names.Size * ChartCanvas.LineHeight);
-        if (_lying) Take("left", (shown ? Math.Min((room.Right - room.Left) / 3, _chart.Categories.Select(c => ChartCanvas.WidthOf(c, names.Size)).DefaultIfEmpty().Max() + names.Size / 2) : 0) + called);
+        if (_horizontal) Take("left", (shown ? Math.Min((room.Right - room.Left) / 3, _chart.Categories.Select(c => ChartCanvas.WidthOf(c, names.Size)).DefaultIfEmpty().Max() + names.Size / 2) : 0) + called);
         else Take("bottom", (shown ? names.Size * ChartCanvas.LineHeight : 0) + called);
         return room;
 
@@ -116,7 +116,7 @@ internal sealed class PlotDrawing
     }
 
     /// <summary>The place of a point by how far it is along both axes, 0 to 1.</summary>
-    private (double X, double Y) Place(double along, double up) => _lying
+    private (double X, double Y) Place(double along, double up) => _horizontal
         ? (_room.Left + up * (_room.Right - _room.Left), _room.Bottom - along * (_room.Bottom - _room.Top))
         : (_room.Left + along * (_room.Right - _room.Left), _room.Bottom - up * (_room.Bottom - _room.Top));
 
@@ -259,7 +259,7 @@ internal sealed class PlotDrawing
             var (x, y) = _scattered ? plot.Series[s].Across.ElementAtOrDefault(c) is { } at ? Place(Across(at), Up(plot.Axis, to)) : default : Place(along, Up(plot.Axis, within ? (from + to) / 2 : to));
             var away = within ? 0 : looks.Size * 0.8 * (to < from ? -1 : 1);
             var wide = ChartCanvas.WidthOf(words, looks.Size) + looks.Size;
-            if (_lying) _canvas.Words(words, looks, new(within ? x - wide / 2 : to < from ? x - wide : x + looks.Size / 3, y - looks.Size, wide, 2 * looks.Size), within ? Align.Center : to < from ? Align.Right : Align.Left);
+            if (_horizontal) _canvas.Words(words, looks, new(within ? x - wide / 2 : to < from ? x - wide : x + looks.Size / 3, y - looks.Size, wide, 2 * looks.Size), within ? Align.Center : to < from ? Align.Right : Align.Left);
             else _canvas.Words(words, looks, new(x - wide / 2, y - away - looks.Size, wide, 2 * looks.Size), Align.Center);
         }
     }
@@ -276,7 +276,7 @@ internal sealed class PlotDrawing
             foreach (var mark in across.Marks) _canvas.Words(ChartNumbers.Written(mark, axis.Format), looks, new(Place(Across(mark), 0).X - 40, _room.Bottom, 80, size), Align.Center);
         else if (axis.Shown) Names(looks, size);
         if (axis.Title is not { } title) return;
-        if (_lying) Sideways(title, looks, _room.Left - WidestName(looks) - size);
+        if (_horizontal) Sideways(title, looks, _room.Left - WidestName(looks) - size);
         else _canvas.Words(title, looks, new(_room.Left, _room.Bottom + (axis.Shown ? size : 0), _room.Right - _room.Left, size), Align.Center);
     }
 
@@ -285,14 +285,14 @@ internal sealed class PlotDrawing
     /// <summary>The names of categories: as many of them as have room.</summary>
     private void Names(TextRun looks, double size)
     {
-        var slot = (_lying ? _room.Bottom - _room.Top : _room.Right - _room.Left) / _count;
-        var needed = _lying ? size : _chart.Categories.Select(c => ChartCanvas.WidthOf(c, looks.Size)).DefaultIfEmpty().Max();
+        var slot = (_horizontal ? _room.Bottom - _room.Top : _room.Right - _room.Left) / _count;
+        var needed = _horizontal ? size : _chart.Categories.Select(c => ChartCanvas.WidthOf(c, looks.Size)).DefaultIfEmpty().Max();
         var every = Math.Max(1, (int)Math.Ceiling(needed / Math.Max(slot, 0.1)));
         for (var c = 0; c < _chart.Categories.Count; c += every)
         {
             var (x, y) = Place(Along(c), 0);
             var wide = slot * every;
-            if (_lying) _canvas.Words(_chart.Categories[c], looks, new(_room.Left - WidestName(looks), y - size / 2, WidestName(looks) - looks.Size / 2, size), Align.Right);
+            if (_horizontal) _canvas.Words(_chart.Categories[c], looks, new(_room.Left - WidestName(looks), y - size / 2, WidestName(looks) - looks.Size / 2, size), Align.Right);
             else _canvas.Words(_chart.Categories[c], looks, new(x - wide / 2, _room.Bottom, wide, size), Align.Center);
         }
     }
@@ -305,18 +305,18 @@ internal sealed class PlotDrawing
         var widest = 0.0;
         // Where there is no room for all of them, some.
         var marks = axis.Shown ? _scales[i].Marks : [];
-        var needed = _lying ? marks.Select(m => ChartCanvas.WidthOf(Written(i, m), looks.Size) + looks.Size / 2).DefaultIfEmpty().Max() : looks.Size;
-        var every = Math.Max(1, (int)Math.Ceiling(needed * marks.Count / (_lying ? _room.Right - _room.Left : _room.Bottom - _room.Top)));
+        var needed = _horizontal ? marks.Select(m => ChartCanvas.WidthOf(Written(i, m), looks.Size) + looks.Size / 2).DefaultIfEmpty().Max() : looks.Size;
+        var every = Math.Max(1, (int)Math.Ceiling(needed * marks.Count / (_horizontal ? _room.Right - _room.Left : _room.Bottom - _room.Top)));
         foreach (var mark in marks.Where((_, k) => k % every == 0))
         {
             var (words, (x, y)) = (Written(i, mark), Place(far ? 1 : 0, Up(i, mark)));
             var wide = ChartCanvas.WidthOf(words, looks.Size);
             widest = Math.Max(widest, wide + looks.Size / 2);
-            if (_lying) _canvas.Words(words, looks, new(x - wide, far ? _room.Top - size : _room.Bottom, 2 * wide, size), Align.Center);
+            if (_horizontal) _canvas.Words(words, looks, new(x - wide, far ? _room.Top - size : _room.Bottom, 2 * wide, size), Align.Center);
             else _canvas.Words(words, looks, new(far ? x + looks.Size / 3 : x - wide - looks.Size / 3, y - size / 2, wide, size), far ? Align.Left : Align.Right);
         }
         if (axis.Title is not { } title) return;
-        if (_lying) _canvas.Words(title, looks, new(_room.Left, far ? _room.Top - 2 * size : _room.Bottom + (axis.Shown ? size : 0), _room.Right - _room.Left, size), Align.Center);
+        if (_horizontal) _canvas.Words(title, looks, new(_room.Left, far ? _room.Top - 2 * size : _room.Bottom + (axis.Shown ? size : 0), _room.Right - _room.Left, size), Align.Center);
         else Sideways(title, looks, far ? _room.Right + widest : _room.Left - widest - size);
     }
 

@@ -71,7 +71,7 @@ internal sealed partial class OdpChart
             KindOf(kind)!.Value, Said("percentage") == "true" ? ChartGrouping.Shares : Said("stacked") == "true" ? ChartGrouping.Stacked : ChartGrouping.Beside,
             [.. series.Select(s => Series(s, kind, all.IndexOf(s)))], axis)
         {
-            CoveredCue = Said("vertical") == "true",
+            Horizontal = Said("vertical") == "true",
             Filled = kind.EndsWith("filled-radar", StringComparison.Ordinal),
             Gap = Share("gap-width") ?? 1,
             Overlap = Share("overlap") ?? 0,

@@ -55,7 +55,7 @@ internal sealed class PptxChart(XElement space, PptxColors colors)
             Val(plot.Element(C + "grouping")) switch { "stacked" => ChartGrouping.Stacked, "percentStacked" => ChartGrouping.Shares, _ => ChartGrouping.Beside },
             [.. plot.Elements(C + "ser").Take(Chart.MostSeries).Select(s => Series(s, plot, kind))], Math.Max(0, axes.FindIndex(a => ids.Contains(Val(a.Element(C + "axId"))))))
         {
-            CoveredCue = Val(plot.Element(C + "barDir")) == "bar",
+            Horizontal = Val(plot.Element(C + "barDir")) == "bar",
             Gap = (Double(plot.Element(C + "gapWidth")) ?? 150) / 100,
             Overlap = (Double(plot.Element(C + "overlap")) ?? 0) / 100,
             Hole = ring ? Double(plot.Element(C + "holeSize")) / 100 ?? HoleOfRing : 0,
