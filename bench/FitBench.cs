@@ -40,10 +40,10 @@ internal static class FitBench
         }
         bench.ReportWorst("memory meanwhile, megabytes", memory.MostMegabytes, MegabytesToReach);
         foreach (var bed in (string[])["dusk-pad", "lantern-waltz", "mill-stream-reel"]) await BedAsync(bench, bed);
-        await JoinsBench.RunAsync(bench);
+        await EditsBench.RunAsync(bench);
     }
 
-    /// <summary>Prints the joins of a bed's re-cuts.</summary>
+    /// <summary>Prints the edits of a bed's re-cuts.</summary>
     private static async Task BedAsync(Bench bench, string name)
     {
         var hash = await bench.KeepAsync($"demo/sounds/{name}.ogg");
@@ -53,7 +53,7 @@ internal static class FitBench
         foreach (var times in Times)
         {
             var fitted = fitter.Fit(new(FitMethod.Recut), (long)(sound.Frames * times));
-            bench.ReportWorst($"{name} to {times:0.0}: worst join", fitted.Joins.Select(j => j.Percentile).DefaultIfEmpty().Max(), JoinsBench.WorstToReach);
+            bench.ReportWorst($"{name} to {times:0.0}: worst edit", fitted.EditPoints.Select(j => j.Percentile).DefaultIfEmpty().Max(), EditsBench.WorstToReach);
         }
     }
 

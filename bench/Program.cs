@@ -11,7 +11,7 @@ using Phonaris.Bench;
     ("levels", LevelsBench.RunAsync),
     ("checks", ChecksBench.RunAsync),
     ("deck", DeckBench.RunAsync),
-    ("handed", HandedBench.RunAsync),
+    ("handed", PresentationBench.RunAsync),
     ("sheet", SheetBench.RunAsync),
     ("fit", FitBench.RunAsync),
     ("beats", BeatsBench.RunAsync),

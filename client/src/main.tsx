@@ -13,7 +13,7 @@ import "./styles.css";
 import { followOtherPages } from "./ui/settings";
 import { SpokenStatus } from "./ui/Status";
 import { followTheme } from "./ui/theme";
-import { useKeptFocus } from "./ui/useKeptFocus";
+import { useKeepFocus } from "./ui/useKeepFocus";
 
 const heardFirstMs = 40;
 
@@ -35,7 +35,7 @@ const queries = createQueryClient();
 /** The pages. Errors of each are caught separately. */
 function App() {
   const { pathname } = useLocation();
-  useKeptFocus();
+  useKeepFocus();
   return (
     <ViewBoundary view={pathname}>
       <Suspense>

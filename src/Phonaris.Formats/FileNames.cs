@@ -2,23 +2,23 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Formats;
 
-/// <summary>Names for files that are made: plain, safe on every disk, no two alike.</summary>
+/// <summary>Names for exported files: plain, safe on every file system, all different.</summary>
 public static class FileNames
 {
     private const int Longest = 120;
 
-    // What one disk or another does not allow in a name.
+    // Characters that some file systems do not allow.
     private const string Forbidden = "<>:\"/\\|?*";
 
-    // Names of devices on one system, whatever their ending.
+    // Device names reserved on some systems, with any extension.
     private static readonly string[] Reserved = ["con", "prn", "aux", "nul", .. Enumerable.Range(1, 9).SelectMany(n => (string[])[$"com{n}", $"lpt{n}"])];
 
-    /// <summary>A name without what a disk does not allow.</summary>
-    /// <param name="name">The name, with or without an ending.</param>
+    /// <summary>A name without characters that are not allowed.</summary>
+    /// <param name="name">The name, with or without an extension.</param>
     public static string Safe(string name) => Names.Short(Allowed(name), Longest).TrimEnd();
 
-    /// <summary>A safe name for each, told apart by a number where two would be alike; a long one is cut before its ending.</summary>
-    /// <param name="names">What they are known by, and their names.</param>
+    /// <summary>A safe name for each, with a number where two would be the same. Long names are cut before their extension.</summary>
+    /// <param name="names">Their ids and names.</param>
     public static Dictionary<string, string> Unique(IEnumerable<(string Id, string Name)> names)
     {
         ArgumentNullException.ThrowIfNull(names);

@@ -9,12 +9,12 @@ using Phonaris.Core.Shows.Upgrades;
 namespace Phonaris.Formats;
 
 /// <summary>
-/// The show package, <c>.phonaris</c>: a zip with <c>show.json</c> and the files as imported, <c>media/SHA-256</c>. Described in
+/// The show package, <c>.phonaris</c>: a zip with <c>show.json</c> and the imported files, <c>media/SHA-256</c>. Described in
 /// docs/show-package.md; its JSON Schema is docs/show.schema.json.
 /// </summary>
 public static class ShowPackage
 {
-    /// <summary>The version written, and the latest that can be read.</summary>
+    /// <summary>The version written, and the latest version that can be read.</summary>
     public static int Version => ShowUpgrades.Format;
 
     private static readonly JsonSerializerOptions Indented = new(ShowJson.Options) { WriteIndented = true };
@@ -24,20 +24,20 @@ public static class ShowPackage
     private const long GreatestShowBytes = 100_000_000;
     private const int BufferBytes = 1 << 20;
 
-    /// <summary>The largest package that is read, and the most that its files may come to, in bytes.</summary>
+    /// <summary>The largest package, and the largest total size of its files, in bytes.</summary>
     public const long GreatestBytes = 20_000_000_000;
 
-    /// <summary>What is said of a package that is too large.</summary>
+    /// <summary>The message for a package that is too large.</summary>
     public static RuleException TooLarge(string name) => new($"{name} is too large for a show package.");
 
     /// <summary>Reads a package.</summary>
     /// <param name="path">The package.</param>
-    /// <param name="has">Whether the file of a content hash is stored already.</param>
-    /// <param name="keep">Keeps a media file of at most so many bytes, and gives its content hash.</param>
+    /// <param name="has">Whether the file with a content hash is already stored.</param>
+    /// <param name="keep">Stores a media file up to a size in bytes, and returns its content hash.</param>
     /// <param name="cancel">Stops it.</param>
-    /// <param name="called">Its name in messages, where that is not its file's name.</param>
-    /// <param name="room">Told how many bytes are going to be unpacked; may refuse by an exception.</param>
-    /// <exception cref="RuleException">It is not a package, is damaged, or is of a later version.</exception>
+    /// <param name="called">Its name in messages, if it differs from the file name.</param>
+    /// <param name="room">Receives the number of bytes to be unpacked; may throw to refuse.</param>
+    /// <exception cref="RuleException">It is not a package, is damaged, or has a later version.</exception>
     public static async Task<Show> ReadAsync(
         string path, Func<string, Task<bool>> has, Func<Stream, long, Task<string>> keep, CancellationToken cancel, string? called = null, Action<long>? room = null)
     {
@@ -79,8 +79,8 @@ public static class ShowPackage
         }
     }
 
-    /// <summary>Reads the JSON of a package.</summary>
-    /// <exception cref="RuleException">It is not of a show, or of a later version.</exception>
+    /// <summary>Parses the JSON of a package.</summary>
+    /// <exception cref="RuleException">It is not a show, or has a later version.</exception>
     public static async Task<Show> ReadShowAsync(Stream json, string name, CancellationToken cancel) => (await ReadDocumentAsync(json, name, cancel)).Show;
 
     private static async Task<PackageDocument> ReadDocumentAsync(Stream json, string name, CancellationToken cancel)
@@ -95,20 +95,20 @@ public static class ShowPackage
             read.Show.Validated();
             return read;
         }
-        // A member named twice is told as an argument.
+        // A duplicate member throws an ArgumentException.
         catch (Exception e) when (e is JsonException or ArgumentException)
         {
             throw new RuleException($"{name} is damaged because its show cannot be read.");
         }
     }
 
-    /// <summary>Writes a package; the file appears whole or not at all.</summary>
+    /// <summary>Writes a package. The file appears complete or not at all.</summary>
     /// <param name="show">The show.</param>
-    /// <param name="path">Where to.</param>
-    /// <param name="media">Gives the path of the file of a content hash.</param>
-    /// <param name="progress">Told the fraction written.</param>
+    /// <param name="path">The file to write.</param>
+    /// <param name="media">Returns the path of the file with a content hash.</param>
+    /// <param name="progress">Receives the fraction written.</param>
     /// <param name="cancel">Stops it.</param>
-    /// <returns>The content hashes of files the show needs that are not there: it is written without them, and says so.</returns>
+    /// <returns>The content hashes of missing files: the package is written without them and lists them.</returns>
     public static async Task<ValueList<string>> WriteAsync(Show show, string path, Func<string, string> media, IProgress<double>? progress, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(show);
@@ -123,7 +123,7 @@ public static class ShowPackage
         {
             foreach (var hash in hashes)
             {
-                // Sounds and pictures are compressed already.
+                // Sounds and pictures are already compressed.
                 await using var entry = await zip.CreateEntry($"media/{hash}", CompressionLevel.NoCompression).OpenAsync(cancel);
                 await using var file = File.OpenRead(media(hash));
                 int read;
@@ -158,6 +158,6 @@ public sealed record PackageDocument(string Format, int Version, Show Show)
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
     public ValueList<string>? Missing { get; init; }
 
-    /// <summary>The id of the format.</summary>
+    /// <summary>The identifier of the format.</summary>
     public const string FormatName = "phonaris-show";
 }

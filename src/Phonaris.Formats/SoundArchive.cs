@@ -5,7 +5,7 @@ using Phonaris.Formats.Decks.Presentations;
 
 namespace Phonaris.Formats;
 
-/// <summary>A zip of sounds. Paths within it are names only, nothing is unpacked to where they point; archives within it are not opened.</summary>
+/// <summary>A zip of sounds. Paths in it are used only as names, and nothing is unpacked to them. Archives within it are not opened.</summary>
 public static class SoundArchive
 {
     private const int MostSounds = 500;
@@ -20,16 +20,16 @@ public static class SoundArchive
         return file.ReadAtLeast(head, 4, throwOnEndOfStream: false) == 4 && head.SequenceEqual("PK\x03\x04"u8);
     }
 
-    /// <summary>Reads the entries that may be sounds, one after the other.</summary>
+    /// <summary>Reads the entries that may be sounds, in order.</summary>
     /// <param name="path">The archive.</param>
     /// <param name="name">Its name in messages.</param>
-    /// <param name="passedOver">Told what is left out, a sentence each.</param>
+    /// <param name="passedOver">Receives a sentence for each entry left out.</param>
     /// <param name="cancel">Stops it.</param>
     /// <returns>
-    /// Each entry's name, its content, and the fraction done once it is read. The content ends where the archive claims it does; reading it
-    /// throws <see cref="InvalidDataException"/> where it is damaged.
+    /// Each entry's name, its content, and the fraction done after reading it. The content ends at its declared length; reading it
+    /// throws <see cref="InvalidDataException"/> if it is damaged.
     /// </returns>
-    /// <exception cref="RuleException">The archive is damaged or holds too much.</exception>
+    /// <exception cref="RuleException">The archive is damaged or too large.</exception>
     public static async IAsyncEnumerable<(string Name, Stream Content, double Fraction)> ReadAsync(
         string path, string name, Action<string> passedOver, [EnumeratorCancellation] CancellationToken cancel)
     {

@@ -3,8 +3,8 @@ using System.Collections.Concurrent;
 namespace Phonaris.Media;
 
 /// <summary>
-/// Starts outside programs from one thread that lives as long as this process. Linux can end a program when the thread that started it ends
-/// (prctl, PR_SET_PDEATHSIG), which then means: when this process ends, however it does. From a thread of the pool it would mean too early.
+/// Starts outside programs from one thread that lives as long as this process. Linux can kill a program when the thread that started it ends
+/// (prctl, PR_SET_PDEATHSIG). Started from this thread, a program ends when this process ends, however it ends. A thread of the pool would end too early.
 /// </summary>
 internal static class ChildStarter
 {
@@ -16,11 +16,11 @@ internal static class ChildStarter
     })
     { IsBackground = true, Name = "Starts outside programs" }.Start();
 
-    /// <summary>Words that, before a command, have it end with this process.</summary>
+    /// <summary>The arguments before a command that make it end with this process.</summary>
     public static IReadOnlyList<string> EndsWithUs { get; } = ["setpriv", "--pdeathsig", "KILL"];
 
     /// <summary>Starts a program.</summary>
-    /// <param name="start">Starts it and returns at once.</param>
+    /// <param name="start">Starts it and returns immediately.</param>
     public static Task<T> StartAsync<T>(Func<T> start)
     {
         var started = new TaskCompletionSource<T>(TaskCreationOptions.RunContinuationsAsynchronously);

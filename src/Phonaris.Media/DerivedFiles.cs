@@ -3,27 +3,27 @@ using System.Collections.Concurrent;
 namespace Phonaris.Media;
 
 /// <summary>
-/// Files that follow from others and can be made again: decoded sounds, slide pictures, pieces of film. Each is named by what it
-/// follows from, made once however many ask, and appears whole or not at all.
+/// Files that are computed from others and can be made again: decoded sounds, slide pictures, segments of film. The name of each is computed from
+/// its inputs. Each is made once, even if several callers need it, and appears complete or not at all.
 /// </summary>
-/// <param name="root">The folder they are kept in.</param>
+/// <param name="root">The folder for these files.</param>
 public sealed class DerivedFiles(string root)
 {
-    /// <summary>A file's time of writing is kept as the time it was last used, since a disk may keep no times of reading; it is set this often at most.</summary>
+    /// <summary>The modification time of a file is used as the time of its last use, because some disks record no access times. It is updated at most this often.</summary>
     private static readonly TimeSpan NotedEvery = TimeSpan.FromMinutes(30);
 
     private readonly ConcurrentDictionary<string, Lazy<Task>> _making = new();
 
-    /// <summary>Where a file is or would be.</summary>
+    /// <summary>The path a file has or would have.</summary>
     public string PathOf(string name) => Path.Combine(root, name);
 
-    /// <summary>Whether a file has been made.</summary>
+    /// <summary>Whether a file exists.</summary>
     public bool Has(string name) => IsThere(PathOf(name));
 
-    /// <summary>The path of a file, making it when it is not there.</summary>
-    /// <param name="name">Its name; may hold a folder.</param>
-    /// <param name="make">Writes it to the path it is given.</param>
-    /// <param name="cancel">Stops waiting; the making goes on for others only if it was theirs.</param>
+    /// <summary>The path of a file, which is made if it does not exist.</summary>
+    /// <param name="name">Its name; may contain a folder.</param>
+    /// <param name="make">Writes the file to a path.</param>
+    /// <param name="cancel">Stops waiting. Work that another caller started continues.</param>
     /// <exception cref="RuleException">The disk is full.</exception>
     public async Task<string> GetAsync(string name, Func<string, CancellationToken, Task> make, CancellationToken cancel)
     {
@@ -40,7 +40,7 @@ public sealed class DerivedFiles(string root)
             }
             catch (OperationCanceledException) when (making != mine && !cancel.IsCancellationRequested)
             {
-                // Somebody else's making was cancelled, ours was not: make it.
+                // Another caller's work was cancelled, not ours: make the file.
             }
             finally
             {
@@ -51,7 +51,7 @@ public sealed class DerivedFiles(string root)
         return path;
     }
 
-    /// <summary>An empty one is what a power cut left of it.</summary>
+    /// <summary>An empty file is left by a power cut.</summary>
     private static bool IsThere(string path) => new FileInfo(path) is { Exists: true, Length: > 0 };
 
     private static void NoteUse(string path)
@@ -62,14 +62,14 @@ public sealed class DerivedFiles(string root)
         }
         catch (FileNotFoundException)
         {
-            // Removed in this moment; its caller makes it again.
+            // Just removed by another process: the caller makes it again.
         }
     }
 
-    /// <summary>Makes those of some files that are not there, on all cores.</summary>
-    /// <param name="files">Their names, and what writes each; a name may come twice.</param>
-    /// <param name="progress">Told the fraction made.</param>
-    /// <param name="cancel">Stops it; files made already are kept.</param>
+    /// <summary>Makes the files that do not exist, on all cores.</summary>
+    /// <param name="files">Their names, and what writes each. A name may occur twice.</param>
+    /// <param name="progress">Receives the fraction made.</param>
+    /// <param name="cancel">Cancels the work. Files already made are kept.</param>
     /// <exception cref="RuleException">The disk is full.</exception>
     public Task GetAllAsync(
         IEnumerable<(string Name, Func<string, CancellationToken, Task> Make)> files, IProgress<double>? progress, CancellationToken cancel)

@@ -1,26 +1,26 @@
 namespace Phonaris.Media;
 
-/// <summary>Keeps derived files within a bound: those not used for longest go first; they can be made again.</summary>
+/// <summary>Keeps derived files within a limit. The least recently used are removed first; they can be made again.</summary>
 public static class DerivedRoom
 {
-    /// <summary>How much derived files may take up, in bytes: 20 GB.</summary>
+    /// <summary>The most that derived files may take, in bytes: 20 GB.</summary>
     private const long MostBytes = 20_000_000_000;
 
-    /// <summary>Files used more lately than this stay, whatever room they take: somebody may just be reading them.</summary>
+    /// <summary>Files used more recently than this stay even above the limit, because a request may be reading them.</summary>
     private static readonly TimeSpan Fresh = TimeSpan.FromHours(1);
 
-    /// <summary>How much derived files may take up on a disk, in bytes: at most half of what they and the free space come to.</summary>
-    /// <param name="takenBytes">What they take up now.</param>
-    /// <param name="freeBytes">What is free; null where that is not known.</param>
+    /// <summary>The most that derived files may take on a disk, in bytes: at most half of the sum of their size and the free space.</summary>
+    /// <param name="takenBytes">Their size now.</param>
+    /// <param name="freeBytes">The free space; null if unknown.</param>
     public static long Bound(long takenBytes, long? freeBytes) => Math.Min(MostBytes, freeBytes is { } free ? (takenBytes + free) / 2 : MostBytes);
 
-    /// <summary>Removes what is too much.</summary>
+    /// <summary>Removes files above the limit.</summary>
     /// <param name="root">The folder of the derived files.</param>
-    /// <param name="bound">How much they may take up, in bytes; null for what <see cref="Bound"/> says of its disk.</param>
+    /// <param name="bound">The limit, in bytes; null for <see cref="Bound"/> of its disk.</param>
     /// <param name="now">The time, in UTC.</param>
-    /// <param name="isLeased">Whether a file, by its name, is relied on by something open, and stays.</param>
-    /// <param name="remove">Removes a file, and whatever is held of it in memory; gives the bytes freed.</param>
-    /// <returns>How many bytes were freed.</returns>
+    /// <param name="isLeased">Whether a file, by its name, is in use and must stay.</param>
+    /// <param name="remove">Removes a file and what is held of it in memory; returns the bytes freed.</param>
+    /// <returns>The number of bytes freed.</returns>
     public static long Tidy(string root, long? bound, DateTime now, Func<string, bool> isLeased, Func<FileInfo, long> remove)
     {
         ArgumentNullException.ThrowIfNull(isLeased);

@@ -2,7 +2,7 @@ using CliWrap;
 
 namespace Phonaris.Media;
 
-/// <summary>What the outside programs of this machine can do, asked once at the start: builds of ffmpeg differ.</summary>
+/// <summary>Finds out once, at the start, what the outside programs of this machine support: builds of ffmpeg differ.</summary>
 public static class MediaPrograms
 {
     private static readonly (string Option, string Name, string Cost)[] Wanted =
@@ -18,7 +18,7 @@ public static class MediaPrograms
         ("-filters", "zscale", "HDR videos cannot be shown"),
     ];
 
-    /// <summary>What is missing, a sentence each that says what it costs.</summary>
+    /// <summary>What is missing: one sentence each, with its consequence.</summary>
     /// <param name="cancel">Stops it.</param>
     public static async Task<IReadOnlyList<string>> MissingAsync(CancellationToken cancel)
     {

@@ -6,27 +6,27 @@ using CliWrap;
 namespace Phonaris.Media;
 
 /// <summary>
-/// Runs the outside programs — ffmpeg, ffprobe, pdftoppm — and turns what they say into plain sentences. Each has a process group of its own,
-/// so that a key struck at the terminal reaches the app alone, which ends them in order; a time in which it must end; and it ends when the app does,
-/// however that ends.
+/// Runs the outside programs (ffmpeg, ffprobe, pdftoppm) and turns their errors into plain messages. Each gets its own process group, so that
+/// Ctrl+C in the terminal reaches only the app, which ends them in order; a time limit; and the death signal, so that it ends when the app does,
+/// even if the app crashes.
 /// </summary>
 internal static partial class MediaTool
 {
-    /// <summary>In which a look at a file, or one picture, is done; and any other work, that of hours of sound and film included.</summary>
+    /// <summary>The time limits: for probing a file or drawing one picture, and for any other work, including hours of sound or film.</summary>
     public static readonly TimeSpan Quick = TimeSpan.FromMinutes(2), Long = TimeSpan.FromHours(3);
 
     private const int MostErrorText = 4000;
 
-    /// <summary>What setsid and prlimit end with where the program is not there, and what programs are told to end with by signals: 128 and the signal's number.</summary>
+    /// <summary>The exit codes of setsid and prlimit if the program does not exist, and of programs ended by signals: 128 plus the signal's number.</summary>
     private const int NotFound = 127, Signalled = 128, LastSignal = 64;
 
-    /// <summary>Signals that a program gets for what it does itself (SIGILL, SIGABRT, SIGBUS, SIGFPE, SIGSEGV): it crashed on what it was given.</summary>
+    /// <summary>Signals caused by the program itself (SIGILL, SIGABRT, SIGBUS, SIGFPE, SIGSEGV): it crashed on its input.</summary>
     private static readonly int[] Crashes = [4, 6, 7, 8, 11];
 
-    /// <summary>What ffmpeg ends with when it was asked to end, which it does in order.</summary>
+    /// <summary>The exit code of ffmpeg after it was asked to end.</summary>
     private const int EndedInOrder = 255;
 
-    /// <summary>Threads the pool has ready: each pipe of a running program holds one while it waits to be read or written.</summary>
+    /// <summary>The number of threads kept ready in the pool: each pipe of a running program blocks one while it waits.</summary>
     private const int LeastThreads = 32;
 
     static MediaTool()
@@ -35,20 +35,20 @@ internal static partial class MediaTool
         ThreadPool.SetMinThreads(Math.Max(workers, LeastThreads), completions);
     }
 
-    /// <summary>Runs a program to its end.</summary>
+    /// <summary>Runs a program until it ends.</summary>
     /// <param name="name">The program, found on the path.</param>
     /// <param name="arguments">Its arguments.</param>
-    /// <param name="input">What it reads on standard input; null for nothing.</param>
-    /// <param name="output">Where its standard output goes; null for nowhere.</param>
-    /// <param name="limit">The time in which it must come to an end.</param>
-    /// <param name="cancel">Ends the program.</param>
-    /// <param name="folder">The folder it runs in; null for that of the app.</param>
-    /// <param name="mostBytes">How much memory it may take, and then no more of all cores than the time; null for as much as there is.</param>
-    /// <returns>What it said on standard error.</returns>
+    /// <param name="input">Written to its standard input; null for nothing.</param>
+    /// <param name="output">Receives its standard output; null to ignore it.</param>
+    /// <param name="limit">The time limit.</param>
+    /// <param name="cancel">Kills the program.</param>
+    /// <param name="folder">The folder it runs in; null for the app's.</param>
+    /// <param name="mostBytes">The memory limit in bytes, which also limits its processor time to all cores for the time limit; null for no limit.</param>
+    /// <returns>Its standard error.</returns>
     /// <exception cref="RuleException">
-    /// The program is not installed, or the disk is full; or it took too long, or was ended from outside: then nothing is known of the file.
+    /// The program is not installed, the disk is full, it took too long, or it was killed. In the last two cases nothing is known about the file.
     /// </exception>
-    /// <exception cref="MediaToolException">It complained of what it was given.</exception>
+    /// <exception cref="MediaToolException">It rejected its input.</exception>
     public static async Task<string> RunAsync(
         string name, IEnumerable<string> arguments, PipeSource? input, PipeTarget? output, TimeSpan limit, CancellationToken cancel, long? mostBytes = null, string? folder = null)
     {
@@ -59,13 +59,13 @@ internal static partial class MediaTool
         try
         {
             var command = Cli.Wrap("setsid")
-                // Its processor time is bounded too, should the process that waits for it end first.
+                // Its processor time is limited too, in case the waiting process ends first.
                 .WithArguments([.. ChildStarter.EndsWithUs, .. mostBytes is { } most ? ["prlimit", $"--as={most}", $"--cpu={Math.Ceiling(limit.TotalSeconds * Environment.ProcessorCount):0}"] : Array.Empty<string>(), name, .. arguments])
-                // Fed and emptied by the pool: the thread that starts programs is everybody's, and what feeds one may start another.
+                // Fed and drained on the pool: the thread that starts programs is shared, and a feeding task may start another program.
                 .WithStandardInputPipe(input is null ? PipeSource.Null : PipeSource.Create((stream, token) => Task.Run(() => input.CopyToAsync(stream, token), token)))
                 .WithStandardOutputPipe(output is null ? PipeTarget.Null : PipeTarget.Create((stream, token) => Task.Run(() => output.CopyFromAsync(stream, token), token)))
                 .WithStandardErrorPipe(PipeTarget.ToDelegate(line => { if (errors.Length < MostErrorText) errors.AppendLine(line); }))
-                // A heap for each of its threads would count as memory it takes.
+                // A separate heap for each thread would count as memory.
                 .WithEnvironmentVariables(e => e.Set("MALLOC_ARENA_MAX", "2"))
                 .WithWorkingDirectory(folder ?? Directory.GetCurrentDirectory())
                 .WithValidation(CommandResultValidation.None);
@@ -81,7 +81,7 @@ internal static partial class MediaTool
             throw new RuleException($"{name} took more than {limit.TotalMinutes:0} minutes and was stopped. The file may be damaged, or this machine is busy.");
         }
         var text = errors.ToString();
-        // Where only the last of a file did not fit, ffmpeg says so, and yet that all is well.
+        // If only the end of a file did not fit, ffmpeg reports it on standard error but exits with 0.
         if (text.Contains("No space left on device", StringComparison.Ordinal)) throw DiskFull.Exception();
         if (result.ExitCode == 0) return text;
         if (result.ExitCode == NotFound) throw NotInstalled(name);
@@ -99,5 +99,5 @@ internal static partial class MediaTool
     private static RuleException NotInstalled(string name) => new($"{name} is not installed. Install it, or start with ./phonaris, which installs it.");
 }
 
-/// <summary>An outside program complained of what it was given.</summary>
+/// <summary>An outside program rejected its input.</summary>
 internal sealed class MediaToolException(string name, int exitCode, string errors) : Exception($"{name} ended with {exitCode}: {errors}");

@@ -2,24 +2,24 @@ using System.Globalization;
 
 namespace Phonaris.Media;
 
-/// <summary>Room on disks, asked for before work that takes much of it.</summary>
+/// <summary>Checks free disk space before work that needs much of it.</summary>
 public static class Room
 {
-    /// <summary>What is left free for everything else, in bytes: the database must always be able to grow.</summary>
+    /// <summary>The space that stays free, in bytes: the database must always be able to grow.</summary>
     public const long Reserve = 200_000_000;
 
-    /// <summary>Checks that a folder's disk has room.</summary>
-    /// <param name="folder">The folder, or one that is going to be made.</param>
-    /// <param name="bytes">About how much is going to be written there.</param>
-    /// <param name="what">What for, in messages.</param>
-    /// <exception cref="RuleException">There is too little.</exception>
+    /// <summary>Checks that a folder's disk has enough space.</summary>
+    /// <param name="folder">The folder; it need not exist yet.</param>
+    /// <param name="bytes">The approximate number of bytes to be written.</param>
+    /// <param name="what">The purpose, for messages.</param>
+    /// <exception cref="RuleException">There is too little space.</exception>
     public static void Need(string folder, long bytes, string what)
     {
         if (Free(folder) is not { } free || free - Reserve >= bytes) return;
         throw new RuleException($"The disk is too full for {what}, which needs {SizeOf(bytes)} with {SizeOf(Math.Max(0, free - Reserve))} available. Free some space and try again.");
     }
 
-    /// <summary>How much is free, in bytes; null where that cannot be known.</summary>
+    /// <summary>The free space, in bytes; null if unknown.</summary>
     public static long? Free(string folder)
     {
         try

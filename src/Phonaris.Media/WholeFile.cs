@@ -2,14 +2,14 @@ using Phonaris.Shared;
 
 namespace Phonaris.Media;
 
-/// <summary>Writes a file so that it appears whole or not at all, also after a power cut.</summary>
+/// <summary>Writes a file so that it appears complete or not at all, even after a power cut.</summary>
 public static class WholeFile
 {
-    /// <summary>Has a partial file beside the path written, and moves it into place when that went well.</summary>
-    /// <param name="path">The file wanted.</param>
-    /// <param name="write">Writes to the partial path it is given.</param>
-    /// <param name="isDerived">Whether it can be made again: then a power cut may take it, and nothing waits for the disk.</param>
-    /// <exception cref="RuleException">The disk is full, or the folder cannot be written to.</exception>
+    /// <summary>Writes a partial file next to the path and moves it into place when it is complete.</summary>
+    /// <param name="path">The final path.</param>
+    /// <param name="write">Writes to the partial path.</param>
+    /// <param name="isDerived">Whether it can be made again: then it need not survive a power cut, and it is not flushed to disk.</param>
+    /// <exception cref="RuleException">The disk is full, or the folder is not writable.</exception>
     public static async Task WriteAsync(string path, Func<string, Task> write, bool isDerived = false)
     {
         ArgumentNullException.ThrowIfNull(write);

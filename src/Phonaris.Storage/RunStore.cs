@@ -12,18 +12,18 @@ public sealed class RunStore(IDbContextFactory<PhonarisDb> databases)
     private const int Most = 100;
 
     /// <summary>The runs of a show, the latest first.</summary>
-    public async Task<IReadOnlyList<KeptRun>> ListAsync(string showId, CancellationToken cancel)
+    public async Task<IReadOnlyList<StoredRun>> ListAsync(string showId, CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
-        return await db.Runs.Where(r => r.ShowId == showId).OrderByDescending(r => r.StartedAt).Select(r => new KeptRun(r.Id, r.Kind, r.StartedAt)).ToListAsync(cancel);
+        return await db.Runs.Where(r => r.ShowId == showId).OrderByDescending(r => r.StartedAt).Select(r => new StoredRun(r.Id, r.Kind, r.StartedAt)).ToListAsync(cancel);
     }
 
     /// <summary>A run of a show with its log, or null.</summary>
-    public async Task<(KeptRun Run, RunLog Log)?> FindAsync(string showId, string id, CancellationToken cancel)
+    public async Task<(StoredRun Run, RunLog Log)?> FindAsync(string showId, string id, CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
         var row = await db.Runs.AsNoTracking().SingleOrDefaultAsync(r => r.ShowId == showId && r.Id == id, cancel);
-        return row is null ? null : (new KeptRun(row.Id, row.Kind, row.StartedAt), JsonSerializer.Deserialize<RunLog>(row.Log, ShowJson.Options)!);
+        return row is null ? null : (new StoredRun(row.Id, row.Kind, row.StartedAt), JsonSerializer.Deserialize<RunLog>(row.Log, ShowJson.Options)!);
     }
 
     /// <summary>
@@ -52,4 +52,4 @@ public sealed class RunStore(IDbContextFactory<PhonarisDb> databases)
 /// <param name="Id">Its id.</param>
 /// <param name="Kind">Its kind.</param>
 /// <param name="StartedAt">When it began, in UTC.</param>
-public sealed record KeptRun(string Id, string Kind, DateTime StartedAt);
+public sealed record StoredRun(string Id, string Kind, DateTime StartedAt);

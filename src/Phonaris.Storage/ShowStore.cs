@@ -15,7 +15,7 @@ namespace Phonaris.Storage;
 public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvider clock, IConsequences? consequences = null)
 {
     /// <summary>How long a deleted show stays in the trash.</summary>
-    public static readonly TimeSpan AsideFor = TimeSpan.FromDays(30);
+    public static readonly TimeSpan TrashPeriod = TimeSpan.FromDays(30);
 
     private const int MaxRequestKeyLength = 100;
 
@@ -112,7 +112,7 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
     }
 
     /// <summary>Moves a show to the trash.</summary>
-    public async Task LayAsideAsync(string id, CancellationToken cancel)
+    public async Task DeleteAsync(string id, CancellationToken cancel)
     {
         using var held = await _locks.AcquireAsync(id, cancel);
         await using var db = await databases.CreateDbContextAsync(cancel);
@@ -133,7 +133,7 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
         var rows = await db.Shows.Where(s => s.DeletedAt != null).OrderByDescending(s => s.DeletedAt).Select(s => new { s.Id, s.Title, s.DeletedAt }).ToListAsync(cancel);
-        return [.. rows.Select(r => new DeletedShow(r.Id, r.Title, r.DeletedAt!.Value, r.DeletedAt.Value + AsideFor))];
+        return [.. rows.Select(r => new DeletedShow(r.Id, r.Title, r.DeletedAt!.Value, r.DeletedAt.Value + TrashPeriod))];
     }
 
     /// <summary>Deletes shows permanently with all their data: one, or those that expired.</summary>
@@ -143,7 +143,7 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
     public async Task<IReadOnlySet<string>> RemoveAsync(string? id, CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
-        var before = clock.GetUtcNow().UtcDateTime - AsideFor;
+        var before = clock.GetUtcNow().UtcDateTime - TrashPeriod;
         var files = new HashSet<string>();
         await db.Database.CreateExecutionStrategy().ExecuteAsync(async () =>
         {

@@ -11,11 +11,11 @@ public sealed class VersionStore(IDbContextFactory<PhonarisDb> databases, TimePr
     public const int LongestName = 100;
 
     /// <summary>The versions of a show, the newest first.</summary>
-    public async Task<IReadOnlyList<KeptVersion>> ListAsync(string showId, CancellationToken cancel)
+    public async Task<IReadOnlyList<StoredVersion>> ListAsync(string showId, CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
         return await db.Versions.Where(v => v.ShowId == showId).OrderByDescending(v => v.CreatedAt)
-            .Select(v => new KeptVersion(v.Id, v.Name, v.CreatedAt)).ToListAsync(cancel);
+            .Select(v => new StoredVersion(v.Id, v.Name, v.CreatedAt)).ToListAsync(cancel);
     }
 
     /// <summary>Saves the current show as a version.</summary>
@@ -79,4 +79,4 @@ public sealed class VersionStore(IDbContextFactory<PhonarisDb> databases, TimePr
 /// <param name="Id">Its id.</param>
 /// <param name="Name">Its name.</param>
 /// <param name="CreatedAt">When it was saved, in UTC.</param>
-public sealed record KeptVersion(string Id, string Name, DateTime CreatedAt);
+public sealed record StoredVersion(string Id, string Name, DateTime CreatedAt);

@@ -110,7 +110,7 @@ internal sealed class Workshop
     {
         if (FollowedHolds.Edit(show) is { } holds) show = show.Apply(holds).Show;
         if (show.Cues.Any(c => c.Follows))
-            foreach (var edit in LevelMatch.Followers(await TimedAsync(show, cancel), Sounds.Loudness)) show = show.Apply(edit).Show;
+            foreach (var edit in LevelMatch.HoldAndLevelUpdates(await TimedAsync(show, cancel), Sounds.Loudness)) show = show.Apply(edit).Show;
         await WholeFile.WriteAsync(path, partial => ShowPackage.WriteAsync(show, partial, _files.PathOf, null, cancel));
     }
 

@@ -26,7 +26,7 @@ if (args is ["backup" or "restore", ..]) return await BackupVerbs.RunAsync(args)
 try
 {
     var builder = WebApplication.CreateBuilder(args);
-    builder.AddHouse();
+    builder.AddPhonaris();
 
     var app = builder.Build();
     // Closing the terminal window ends the app like Ctrl+C: jobs are interrupted properly, and resumed later.
@@ -36,7 +36,7 @@ try
         app.Lifetime.StopApplication();
     });
     await app.PrepareAsync();
-    app.UseHouse();
+    app.UsePhonaris();
 
     var api = app.MapGroup("/api");
     api.MapShows();
@@ -64,7 +64,7 @@ try
     api.MapFallback(() => TypedResults.NotFound());
     app.MapHub<LiveHub>("/live");
     app.MapClicker(app.Services.GetRequiredService<ClickerRooms>(), app.Services.GetRequiredService<IPages>());
-    app.MapFallbackToFile("index.html", House.ClientFiles);
+    app.MapFallbackToFile("index.html", AppHost.ClientFiles);
 
     await app.RunAsync();
     return 0;

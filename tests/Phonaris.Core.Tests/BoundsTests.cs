@@ -52,8 +52,8 @@ public sealed class BoundsTests
         { "duck hold", v => new SetDuck("c", Duck with { HoldMs = (long)v }), 0, 10_000, 1 },
         { "release", v => new SetDuck("c", Duck with { ReleaseMs = (long)v }), 5, 10_000, 1 },
         { "depth", v => new SetDuck("c", Duck with { DepthDb = v }), 0, 40, 0.1 },
-        { "voice target", v => new SetLevelTargets(LevelTargets.Web with { For = TargetsFor.Own, VoiceLufs = v }), -60, -5, 0.1 },
-        { "peak target", v => new SetLevelTargets(LevelTargets.Web with { For = TargetsFor.Own, TruePeakDbtp = v }), -20, -1, 0.1 },
+        { "voice target", v => new SetLevelTargets(LevelTargets.Web with { For = TargetPreset.Own, VoiceLufs = v }), -60, -5, 0.1 },
+        { "peak target", v => new SetLevelTargets(LevelTargets.Web with { For = TargetPreset.Own, TruePeakDbtp = v }), -20, -1, 0.1 },
         { "video width", v => Video(Shows.Video with { Width = (int)v }), 1, 8192, 1 },
         { "video height", v => Video(Shows.Video with { Height = (int)v }), 1, 8192, 1 },
         { "video rate", v => Video(Shows.Video with { PicturesPerSecond = v }), 0.1, 240, 0.1 },
@@ -95,7 +95,7 @@ public sealed class BoundsTests
     [InlineData(-1, true), InlineData(2, true), InlineData(3, false), InlineData(-2, false)]
     public void A_page_goes_to_a_slide_that_is_there_or_to_none(int slide, bool taken)
     {
-        Edit Join() => Matching.PageJoin.ToEdit(Show().Slides, [Shows.Slide("p").Picture, Shows.Slide("q").Picture], [0, slide]);
+        Edit Join() => Matching.PageMatch.ToEdit(Show().Slides, [Shows.Slide("p").Picture, Shows.Slide("q").Picture], [0, slide]);
         if (taken) Show().Apply(Join());
         else Assert.Throws<RuleException>(Join);
     }

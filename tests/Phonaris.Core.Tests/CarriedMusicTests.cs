@@ -29,10 +29,10 @@ public class CarriedMusicTests
     };
 
     [Theory]
-    [InlineData(MatchedBy.Numbers, "slides 1–2 | slides 3–7 | slide 4")]
-    [InlineData(MatchedBy.Sections, "slides 1–3 | slides 4–7 | slide 6")]
-    [InlineData(MatchedBy.Titles, "slides 1–3 | slides 4–7 | slide 6")]
-    public void Cues_find_their_slides_by_numbers_sections_or_titles(MatchedBy by, string becomes)
+    [InlineData(SlideMatching.Numbers, "slides 1–2 | slides 3–7 | slide 4")]
+    [InlineData(SlideMatching.Sections, "slides 1–3 | slides 4–7 | slide 6")]
+    [InlineData(SlideMatching.Titles, "slides 1–3 | slides 4–7 | slide 6")]
+    public void Cues_find_their_slides_by_numbers_sections_or_titles(SlideMatching by, string becomes)
     {
         var proposed = CarriedMusic.Propose(From, To, by);
         Assert.Equal(becomes, string.Join(" | ", proposed.Select(c => c.Becomes)));
@@ -53,13 +53,13 @@ public class CarriedMusicTests
     public void What_lies_before_the_first_section_goes_where_that_lies_there(bool sections, string becomes)
     {
         var (from, to) = sections ? (From with { Sections = From.Sections.RemoveAt(0) }, To with { Sections = To.Sections.RemoveAt(0) }) : (From with { Sections = [] }, To with { Sections = [] });
-        Assert.Equal(becomes, string.Join(" | ", CarriedMusic.Propose(from, to, MatchedBy.Sections).Select(c => c.Becomes)));
+        Assert.Equal(becomes, string.Join(" | ", CarriedMusic.Propose(from, to, SlideMatching.Sections).Select(c => c.Becomes)));
     }
 
     [Fact]
     public void What_has_no_slides_there_stays_behind()
     {
-        var proposed = CarriedMusic.Propose(From, Titled("Doors", "Bats") with { Sections = [new("x", "Waiting", "s1", true)] }, MatchedBy.Sections);
+        var proposed = CarriedMusic.Propose(From, Titled("Doors", "Bats") with { Sections = [new("x", "Waiting", "s1", true)] }, SlideMatching.Sections);
         Assert.Equal("slides 1–2 | no matching slide, so it is not copied | no matching slide, so it is not copied", string.Join(" | ", proposed.Select(c => c.Becomes)));
         Assert.Throws<RuleException>(() => CarriedMusic.ToEdit(From, To, proposed.Skip(1), NewId()));
     }

@@ -13,7 +13,7 @@ public class ChecksTests
 {
     private const long Second = Frames.PerSecond;
 
-    private static Heard Sounds { get; } = new(source => source.Media switch
+    private static FakeLoudness Sounds { get; } = new(source => source.Media switch
     {
         var m when m == Shows.Media("voice") => new Signal(5 * Second, n => n < Second / 2 || n > 4 * Second ? 0 : Signal.Hash(n, 5, 0.4)),
         var m when m == Shows.Media("talk") => Signal.Noise(5 * Second, 0.2, 7),
@@ -244,7 +244,7 @@ public class ChecksTests
     {
         // It speaks from 0 to 3 s and from 4 to 20 s; its slide is over at 3.5 s.
         var talk = new Signal(20 * Second, n => n is >= 3 * Second and < 4 * Second ? 0 : Signal.Hash(n, 5, 0.4));
-        var sounds = new Heard(_ => talk);
+        var sounds = new FakeLoudness(_ => talk);
         var show = Shows.Of(4, 3_500) with { Sounds = [Shows.Sound("talk", talk.Frames, SoundKind.Voice)] };
         show = show with { Cues = [Shows.Cue("v", "talk", "s1", "s1", talk.Frames)] };
         Assert.Equal("Sound talk is cut off between sentences on slide 1 with 16.5 s left.", sounds.Findings(show).Single(f => f.Check == "cut-voice").Sentence);

@@ -65,7 +65,7 @@ public class CueShapesTests
         var schedule = Schedule.Of(show);
         var (one, two) = (schedule.Cues[0], schedule.Cues[1]);
         // They meet at 8 s; the first sounds on for two more.
-        Assert.Equal((10 * Second, 8 * Second, "one"), (one.EndFrame, two.StartFrame, two.TakesOverFrom));
+        Assert.Equal((10 * Second, 8 * Second, "one"), (one.EndFrame, two.StartFrame, two.CrossfadesFrom));
         for (var at = 8 * Second; at < 10 * Second; at += 999)
             Assert.Equal(1, Math.Pow(one.GainAt(at - one.StartFrame), 2) + Math.Pow(two.GainAt(at - two.StartFrame), 2), 1e-3);
         Assert.Empty(Clashes(show));
@@ -79,7 +79,7 @@ public class CueShapesTests
 
         // What has no more to sound cannot sound on.
         show = show.Apply(new SetRounds("one", 1)).Show.Apply(new SetPart("one", 0, 8 * Second)).Show;
-        Assert.Equal((8 * Second, null), (Schedule.Of(show).Cues[0].EndFrame, Schedule.Of(show).Cues[1].TakesOverFrom));
+        Assert.Equal((8 * Second, null), (Schedule.Of(show).Cues[0].EndFrame, Schedule.Of(show).Cues[1].CrossfadesFrom));
     }
 
     [Theory]
@@ -94,7 +94,7 @@ public class CueShapesTests
             Shows.Cue("one", "a", "s1", "s2", 60 * Second),
             Shows.Cue("two", later, "s3", "s4", 60 * Second) with { InFrame = 8 * Second, HandoverMs = 2000 });
         var schedule = Schedule.Of(show);
-        Assert.Equal("one", schedule.Cues[1].TakesOverFrom);
+        Assert.Equal("one", schedule.Cues[1].CrossfadesFrom);
         var mix = new float[2 * schedule.TotalFrames];
         new Mixer(schedule, s => Signal.Noise(60 * Second, 0.3, s.Media == show.Sound("a").Media ? 1u : 2u)).Render(0, mix);
         // A tenth of a second of noise tells its loudness to within a few hundredths of a decibel.
@@ -279,5 +279,5 @@ public class CueShapesTests
 
     private static Show Place(Show show, params Cue[] cues) => cues.Aggregate(show, (s, c) => s.Apply(new PlaceCue(c, int.MaxValue)).Show);
 
-    private static List<Finding> Clashes(Show show) => [.. new Heard(s => Signal.Noise(60 * Second, 0.1, 1)).Findings(show).Where(f => f.Check == new Clashes().Name)];
+    private static List<Finding> Clashes(Show show) => [.. new FakeLoudness(s => Signal.Noise(60 * Second, 0.1, 1)).Findings(show).Where(f => f.Check == new Clashes().Name)];
 }

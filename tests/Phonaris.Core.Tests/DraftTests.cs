@@ -91,7 +91,7 @@ public class DraftTests
         Assert.All(beds.Skip(1), b => Assert.NotNull(draft.Show.Cue(b.CueId).Fit));
 
         // One undo; levels come with it, and nothing is too loud.
-        var heard = new Heard(s => music.Open(s.Media));
+        var heard = new FakeLoudness(s => music.Open(s.Media));
         var (after, inverse) = show.Apply(draft.ToEdit(TimedShow.Of(draft.Show, music.Known.Listened), heard)!);
         Assert.All(after.Cues, c => Assert.True(c.Follows));
         Assert.Equal(show, after.Apply(inverse).Show);
@@ -139,7 +139,7 @@ public class DraftTests
                 var draft = Draft.Of(show, left, music.Known, Ids());
                 Assert.DoesNotContain(draft.Cues, c => left.Contains(c.SoundId));
                 Assert.Equal(show.OpenSounds().Count(s => !left.Contains(s.Id)), draft.Cues.Count + draft.LeftOut.Count);
-                if (draft.ToEdit(TimedShow.Of(draft.Show, music.Known.Listened), new Heard(s => music.Open(s.Media))) is not { } edit) return;
+                if (draft.ToEdit(TimedShow.Of(draft.Show, music.Known.Listened), new FakeLoudness(s => music.Open(s.Media))) is not { } edit) return;
                 var (after, inverse) = show.Apply(edit);
                 Assert.Equal(after, after.Validated());
                 Assert.Equal(show.Cues, after.Cues.Take(show.Cues.Count));

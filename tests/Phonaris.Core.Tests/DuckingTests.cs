@@ -19,7 +19,7 @@ public class DuckingTests
     /// <summary>A bed that is 12 dB louder in its second half.</summary>
     private static Signal Bed { get; } = new(40 * Second, n => Signal.Hash(n, 8, n < 20 * Second ? 0.08 : 0.32));
 
-    private static Heard Sounds { get; } = new(source => source.Media == Shows.Media("voice") ? Voice : Bed);
+    private static FakeLoudness Sounds { get; } = new(source => source.Media == Shows.Media("voice") ? Voice : Bed);
 
     private static Show Made(double bedDb = 0) => Shows.Of(4, 10_000) with
     {

@@ -70,9 +70,9 @@ public sealed class FitRecordTests
         try
         {
             var fitted = fitter.Fit(recipe, length);
-            var joins = string.Join(' ', fitted.Joins.Select(j => $"{Seconds([j.FromFrame, j.ToFrame, j.AtFrame])} {Number(j.Percentile)},"));
+            var edits = string.Join(' ', fitted.EditPoints.Select(j => $"{Seconds([j.FromFrame, j.ToFrame, j.AtFrame])} {Number(j.Percentile)},"));
             var cut = fitted.Cut is { } made ? Seconds(made.Passages.Select(p => p.FromFrame)) : "whole";
-            return $"cost {Number(fitted.Cost)} speed {Number(fitted.Speed)} sounds {Seconds([fitted.SoundFrames])} by itself {fitted.EndsNaturally} cut {cut} joins {joins} {fitted.Says}";
+            return $"cost {Number(fitted.Cost)} speed {Number(fitted.Speed)} sounds {Seconds([fitted.SoundFrames])} by itself {fitted.EndsNaturally} cut {cut} edits {edits} {fitted.Says}";
         }
         catch (RuleException refused)
         {

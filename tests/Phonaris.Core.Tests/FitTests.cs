@@ -38,8 +38,8 @@ public sealed class FitTests
             // In one go or in pieces, it is the same.
             var whole = Read(cut, length / 3, 5000);
             Assert.Equal(whole[..2468], Read(cut, length / 3, 1234));
-            Assert.All(fitted.Joins, j => Assert.InRange(j.Percentile, 0, 15));
-            var passages = fitted.Joins.Select(j => j.AtFrame).Prepend(0).Append(length).ToList();
+            Assert.All(fitted.EditPoints, j => Assert.InRange(j.Percentile, 0, 15));
+            var passages = fitted.EditPoints.Select(j => j.AtFrame).Prepend(0).Append(length).ToList();
             Assert.All(passages.Zip(passages.Skip(1)), p => Assert.True(p.Second - p.First >= bars * 0.98));
         }
         Assert.InRange(refused, 0, 2);
@@ -68,14 +68,14 @@ public sealed class FitTests
         foreach (var times in (double[])[0.75, 1.25, 1.5])
         {
             var fitted = FitterOf(sound).Fit(new(FitMethod.Recut), (long)(sound.Frames * times));
-            Assert.NotEmpty(fitted.Joins);
-            Assert.All(fitted.Joins, join => Assert.True(Same(join), $"{join.FromFrame / 48_000.0:0.00} s to {join.ToFrame / 48_000.0:0.00} s"));
+            Assert.NotEmpty(fitted.EditPoints);
+            Assert.All(fitted.EditPoints, edit => Assert.True(Same(edit), $"{edit.FromFrame / 48_000.0:0.00} s to {edit.ToFrame / 48_000.0:0.00} s"));
         }
 
         // The same part of the form, and the same beat of it; the end of a part also leads where another begins like the one it led to.
-        static bool Same(Join join)
+        static bool Same(EditPoint edit)
         {
-            var (from, to) = (Place(join.FromFrame), Place(join.ToFrame));
+            var (from, to) = (Place(edit.FromFrame), Place(edit.ToFrame));
             return "ABAC"[from.Part] == "ABAC"[to.Part] && Math.Abs(from.In - to.In) < 0.06;
         }
 
@@ -97,13 +97,13 @@ public sealed class FitTests
         foreach (var back in (bool[])[false, true])
         {
             var fitted = fitter.Fit(new(FitMethod.Recut), sound.Frames + (back ? to - from : from - to));
-            var join = Assert.Single(fitted.Joins);
-            var (left, entered) = back ? (join.ToFrame, join.FromFrame) : (join.FromFrame, join.ToFrame);
+            var edit = Assert.Single(fitted.EditPoints);
+            var (left, entered) = back ? (edit.ToFrame, edit.FromFrame) : (edit.FromFrame, edit.ToFrame);
             Assert.Equal(to - from, entered - left);
             Assert.InRange(left, from + Second, from + length - Second);
-            Assert.InRange(join.Percentile, 0, 0.1);
-            // Nobody can tell: over the join it is the very sound it would have been.
-            Assert.Equal(Read(sound, join.FromFrame - 4800, 9600), Read(new CutReader(sound, fitted.Cut!), join.AtFrame - 4800, 9600), (a, b) => Math.Abs(a - b) < 1e-5);
+            Assert.InRange(edit.Percentile, 0, 0.1);
+            // Nobody can tell: over the edit it is the very sound it would have been.
+            Assert.Equal(Read(sound, edit.FromFrame - 4800, 9600), Read(new CutReader(sound, fitted.Cut!), edit.AtFrame - 4800, 9600), (a, b) => Math.Abs(a - b) < 1e-5);
         }
     }
 
@@ -118,7 +118,7 @@ public sealed class FitTests
         Assert.Equal(40, told[0]);
         Assert.InRange(told[1..].Min(), 36, 39.9);
         Assert.InRange(told[1..].Max(), 40.1, 44);
-        Assert.All(told[1..], t => Assert.Single(fitter.Fit(new(FitMethod.Recut), (long)(t * Second)).Joins));
+        Assert.All(told[1..], t => Assert.Single(fitter.Fit(new(FitMethod.Recut), (long)(t * Second)).EditPoints));
     }
 
     [Fact]
@@ -127,14 +127,14 @@ public sealed class FitTests
         var sound = new Band(90).Play("drums", 112, form: "AABA");
         var fitter = FitterOf(sound);
         var length = sound.Frames * 7 / 10;
-        var first = fitter.Fit(new(FitMethod.Recut), length).Joins[0];
+        var first = fitter.Fit(new(FitMethod.Recut), length).EditPoints[0];
         var other = fitter.Fit(new(FitMethod.Recut) { Forbidden = [new(first.FromFrame, first.ToFrame)] }, length);
-        Assert.DoesNotContain(other.Joins, j => Math.Abs(j.FromFrame - first.FromFrame) < 9000 && Math.Abs(j.ToFrame - first.ToFrame) < 9000);
+        Assert.DoesNotContain(other.EditPoints, j => Math.Abs(j.FromFrame - first.FromFrame) < 9000 && Math.Abs(j.ToFrame - first.ToFrame) < 9000);
         var kept = new FrameRange(40 * Second, 60 * Second);
         var cut = fitter.Fit(new(FitMethod.Recut) { Kept = [kept] }, length).Cut!;
         Assert.Contains(cut.Runs(), run => run.FromFrame <= kept.FromFrame + Second && run.ToFrame >= kept.ToFrame - Second);
         var (few, many) = (fitter.Fit(new(FitMethod.Recut) { Joins = -2 }, length), fitter.Fit(new(FitMethod.Recut) { Joins = 2 }, length));
-        Assert.True(few.Joins.Count <= many.Joins.Count);
+        Assert.True(few.EditPoints.Count <= many.EditPoints.Count);
     }
 
     [Fact]
@@ -143,7 +143,7 @@ public sealed class FitTests
         var sound = new Band(90).Play("drums", 112, form: "AABA");
         var fitter = FitterOf(sound);
         var length = sound.Frames * 7 / 10;
-        var first = fitter.Fit(new(FitMethod.Recut), length).Joins[0];
+        var first = fitter.Fit(new(FitMethod.Recut), length).EditPoints[0];
         foreach (var by in (long[])[-4, 4])
         {
             var recipe = fitter.Moved(new(FitMethod.Recut), length, 0, first.FromFrame + by * Second);
@@ -151,7 +151,7 @@ public sealed class FitTests
             Assert.Equal(length, fitted.Cut!.Frames);
             var wanted = Assert.Single(recipe.Wanted);
             Assert.InRange((wanted.FromFrame - first.FromFrame) / (double)Second, Math.Min(0, 1.6 * by), Math.Max(0, 1.6 * by));
-            Assert.Contains(fitted.Joins, j => Math.Abs(j.FromFrame - wanted.FromFrame) < Second / 4 && Math.Abs(j.ToFrame - wanted.ToFrame) < Second / 4);
+            Assert.Contains(fitted.EditPoints, j => Math.Abs(j.FromFrame - wanted.FromFrame) < Second / 4 && Math.Abs(j.ToFrame - wanted.ToFrame) < Second / 4);
         }
         Assert.Throws<RuleException>(() => fitter.Moved(new(FitMethod.Recut), length, 99, 0));
     }
@@ -201,7 +201,7 @@ public sealed class FitTests
         var show = Shows.Of(2, seconds * 500) with { Sounds = [Shows.Sound("a", sound.Frames)] };
         show = show with { Cues = [Shows.Cue("c", "a", "s1", "s2", to) with { Fit = new(method), FadeIn = Fade.Of(300), FadeOut = Fade.Of(fadeMs), LevelDb = -3 }] };
         var schedule = Schedule.Of(show, new(fit));
-        Assert.Empty(schedule.Unfit);
+        Assert.Empty(schedule.FitFailures);
         var alone = Schedule.Alone(show, "c", new(fit));
         var mixed = Render(schedule, seconds * (int)Second);
         Assert.Equal(mixed, Render(alone, seconds * (int)Second));
@@ -287,7 +287,7 @@ public sealed class FitTests
                     made++;
                     Assert.Equal(length, fitted.Cut!.Frames);
                     Assert.All(fitted.Cut.Passages, p => Assert.True(p.Frames > 0 && p.FromFrame >= 0 && p.FromFrame + p.Frames <= sound.Frames));
-                    Assert.All(fitted.Joins, j => Assert.InRange(j.Percentile, 0, 10));
+                    Assert.All(fitted.EditPoints, j => Assert.InRange(j.Percentile, 0, 10));
                 }
                 catch (RuleException e)
                 {
@@ -316,7 +316,7 @@ public sealed class FitTests
         show = show.Apply(new PlaceCue(CueDefaults.For(show, show.Sounds[0], ids[0], "c") with { Span = new(ids[0], ids[3]) }, 0)).Show;
         var (fitted, back) = show.Apply(new SetFit("c", new(FitMethod.Recut)));
         Assert.Equal((40 * Second, 40 * Second), Length(fitted));
-        // Its outline goes over the joins.
+        // Its outline goes over the edits.
         var peaks = new PeakPyramid.Builder();
         peaks.Add(Read(sound, 0, (int)sound.Frames));
         var columns = new float[160];
@@ -346,7 +346,7 @@ public sealed class FitTests
         Assert.Empty(Findings(longer.Apply(finding.Fixes[0].Edit).Show));
 
         List<Finding> Findings(Show of) =>
-            [.. new Heard(_ => sound).Findings(of, (_, cue, frames) => fitter.Fit(cue.Fit!, frames)).Where(f => f.Check == new Unfitted().Name)];
+            [.. new FakeLoudness(_ => sound).Findings(of, (_, cue, frames) => fitter.Fit(cue.Fit!, frames)).Where(f => f.Check == new Unfitted().Name)];
     }
 
     private static Fitter FitterOf(Band sound) => new(Piece.Of(sound, null, CancellationToken.None), sound, 0, sound.Frames);

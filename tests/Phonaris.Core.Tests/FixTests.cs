@@ -19,7 +19,7 @@ public sealed class FixTests
             var show = Shows.Any.Generate(new PCG(5, (ulong)n), null, out _);
             show = show with { Showing = new(n % 2 == 0, (Destination)(n % 4)), TargetMs = n % 3 == 0 ? 20_000 : null };
             ISoundReader Open(SoundSource source) => show.Sounds.FindIndex(s => s.Media == source.Media) is var k ? Signal.Noise(source.Frame(show.Sounds[k].Frames), 0.5, (uint)k + 1) : throw new InvalidOperationException();
-            var sounds = new Heard(Open);
+            var sounds = new FakeLoudness(Open);
             show = Measured(show, Open);
             if (n % 2 == 0) show = show with { Cues = [.. show.Cues.Select(c => c with { LevelDb = CueDefaults.LevelDb(show.Sound(c.SoundId), show.LevelTargets), LevelPoints = [] })] };
             var before = sounds.Findings(show, OnTheClock.Fit);

@@ -85,7 +85,7 @@ public class LevelsTests
             ],
         };
         ISoundReader Open(SoundSource source) => Music(show.Sounds.Single(s => s.Media == source.Media).Frames, (uint)source.Media[0]);
-        var heard = new Heard(Open);
+        var heard = new FakeLoudness(Open);
         WholeLevels Levels(Show of) => ShowLevels.Of(TimedShow.Of(of), heard).Whole;
         Levels(show);
         var all = heard.Measured;
@@ -117,7 +117,7 @@ public class LevelsTests
         ISoundReader Open(SoundSource source) => show.Sounds.FindIndex(s => s.Media == source.Media) is var n
             ? Signal.Noise(show.Sounds[n].Frames, 0.95 * Math.Pow(10, -25.0 * n / 8 / 20), (uint)n + 1)
             : throw new InvalidOperationException();
-        var sounds = new Heard(Open);
+        var sounds = new FakeLoudness(Open);
         var listened = sounds.Listened();
         foreach (var targets in (LevelTargets[])[LevelTargets.Web, LevelTargets.Broadcast, LevelTargets.Room])
         {
@@ -133,9 +133,9 @@ public class LevelsTests
             Assert.Empty(levels.Limited);
             Assert.InRange(levels.Peaks.SumPeakDbtp!.Value, -60, -1);
             // At their targets, they stay; another target, and they follow; set by hand, one does not.
-            Assert.Empty(LevelMatch.Followers(TimedShow.Of(matched, listened), sounds));
-            var quieter = matched.Apply(new SetLevel("voice0", -30)).Show.Apply(new SetLevelTargets(targets with { For = TargetsFor.Own, VoiceLufs = targets.VoiceLufs - 3 })).Show;
-            Assert.Equal(["voice1", "voice2"], LevelMatch.Followers(TimedShow.Of(quieter, listened), sounds).Cast<SetLevel>().Select(e => e.CueId));
+            Assert.Empty(LevelMatch.HoldAndLevelUpdates(TimedShow.Of(matched, listened), sounds));
+            var quieter = matched.Apply(new SetLevel("voice0", -30)).Show.Apply(new SetLevelTargets(targets with { For = TargetPreset.Own, VoiceLufs = targets.VoiceLufs - 3 })).Show;
+            Assert.Equal(["voice1", "voice2"], LevelMatch.HoldAndLevelUpdates(TimedShow.Of(quieter, listened), sounds).Cast<SetLevel>().Select(e => e.CueId));
         }
     }
 
@@ -144,9 +144,9 @@ public class LevelsTests
     {
         var show = Shows.Of(2, 6_000) with { Sounds = [Shows.Sound("bed", 20 * 48_000), Shows.Sound("voice", 4 * 48_000, SoundKind.Voice)] };
         show = show with { Cues = [Shows.Cue("b", "bed", "s1", "s2", 12 * 48_000) with { Follows = true }, Shows.Cue("v", "voice", "s1", "s1", 4 * 48_000) with { LevelDb = 6 }] };
-        var sounds = new Heard(source => Signal.Noise(20 * 48_000, source.Media == Shows.Media("bed") ? 0.3 : 0.9, 1));
+        var sounds = new FakeLoudness(source => Signal.Noise(20 * 48_000, source.Media == Shows.Media("bed") ? 0.3 : 0.9, 1));
         // The voice alone is far above the highest peak: that is no reason to lower the bed, which would not help.
-        var level = Assert.IsType<SetLevel>(Assert.Single(LevelMatch.Followers(TimedShow.Of(show, sounds.Listened()), sounds))).LevelDb;
+        var level = Assert.IsType<SetLevel>(Assert.Single(LevelMatch.HoldAndLevelUpdates(TimedShow.Of(show, sounds.Listened()), sounds))).LevelDb;
         var after = ShowLevels.Of(TimedShow.Of(show.Apply(new SetLevel("b", level, true)).Show, sounds.Listened()), sounds);
         AssertClose(LevelTargets.Web.BedLufs, after.Slides.Last().IntegratedLufs, 0.3);
         Assert.NotEmpty(after.Limited);
@@ -160,11 +160,11 @@ public class LevelsTests
             var show = Shows.Any.Generate(new PCG(11, (ulong)n), null, out _);
             // Peaks far over the mean: what is loud enough comes too high.
             ISoundReader Open(SoundSource source) => show.Sounds.FindIndex(s => s.Media == source.Media) is var k ? Clicks(source.Frame(show.Sounds[k].Frames), (uint)k) : throw new InvalidOperationException();
-            var sounds = new Heard(Open);
+            var sounds = new FakeLoudness(Open);
             if (LevelMatch.ToEdit(LevelMatch.Of(TimedShow.Of(show, sounds.Listened()), sounds)) is { } match) show = show.Apply(match).Show;
             var levels = Measure(TimedShow.Of(show, sounds.Listened()), Open);
             Assert.True(levels.Limited is [], $"{n}: {levels.Peaks.SumPeakDbtp}");
-            Assert.All(LevelMatch.Followers(TimedShow.Of(show, sounds.Listened()), sounds).Cast<SetLevel>(), e => Assert.InRange(Math.Abs(e.LevelDb - show.Cue(e.CueId).LevelDb), 0, 0.25));
+            Assert.All(LevelMatch.HoldAndLevelUpdates(TimedShow.Of(show, sounds.Listened()), sounds).Cast<SetLevel>(), e => Assert.InRange(Math.Abs(e.LevelDb - show.Cue(e.CueId).LevelDb), 0, 0.25));
         }
     }
 
@@ -175,7 +175,7 @@ public class LevelsTests
         var show = Shows.Of(1, 20_000) with { Sounds = [Shows.Sound("a", 20 * 48_000, SoundKind.Voice), Shows.Sound("b", 20 * 48_000, SoundKind.Voice)] };
         show = show with { Cues = [.. show.Sounds.Select(s => Shows.Cue(s.Id, s.Id, "s1", "s1", 20 * 48_000) with { Ducks = false })] };
         ISoundReader Open(SoundSource source) => new Signal(20 * 48_000, n => n % 4800 < 3 ? 0.2f + 0.7f * n / (20 * 48_000) : Signal.Hash(n, (uint)source.Media[0], 0.03));
-        var sounds = new Heard(Open);
+        var sounds = new FakeLoudness(Open);
         var matched = show.Apply(LevelMatch.ToEdit(LevelMatch.Of(TimedShow.Of(show), sounds))!).Show;
         var peak = Measure(TimedShow.Of(matched), Open).Peaks.SumPeakDbtp!.Value;
         // As high as it may be, within the step of levels.
@@ -187,7 +187,7 @@ public class LevelsTests
     {
         var show = Shows.Of(2, 6_000) with { Sounds = [Shows.Sound("bed", 12 * 48_000), Shows.Sound("voice", 4 * 48_000, SoundKind.Voice)] };
         show = show with { Cues = [Shows.Cue("b", "bed", "s1", "s2", 12 * 48_000), Shows.Cue("v", "voice", "s1", "s1", 4 * 48_000)] };
-        var sounds = new Heard(source => source.Media == Shows.Media("bed") ? new Signal(12 * 48_000, n => n < 3 * 48_000 ? Signal.Hash(n, 1, 0.3) : 0) : Signal.Noise(4 * 48_000, 0.3, 2));
+        var sounds = new FakeLoudness(source => source.Media == Shows.Media("bed") ? new Signal(12 * 48_000, n => n < 3 * 48_000 ? Signal.Hash(n, 1, 0.3) : 0) : Signal.Noise(4 * 48_000, 0.3, 2));
         Assert.NotNull(LevelMatch.Of(TimedShow.Of(show, sounds.Listened()), sounds).Single(m => m.CueId == "b").NowLufs);
     }
 
@@ -208,7 +208,7 @@ public class LevelsTests
             ],
         };
         bool Clicks(long frame, int at) => frame / 3 == at * 48_000L / 3;
-        var sounds = new Heard(source => source.Media == Shows.Media("bed") ? new Signal(15 * 48_000, n => Clicks(n, second) ? second == 3 ? 1.9f : 0.75f : Signal.Hash(n, 1, 0.1))
+        var sounds = new FakeLoudness(source => source.Media == Shows.Media("bed") ? new Signal(15 * 48_000, n => Clicks(n, second) ? second == 3 ? 1.9f : 0.75f : Signal.Hash(n, 1, 0.1))
             : source.Media == Shows.Media("voice") ? new Signal(5 * 48_000, n => Clicks(n, 3) && second == 3 ? 0.5f : Signal.Hash(n, 2, n / 48_000 is 2 or 3 ? 0.2 : 0.0002))
             : new Signal(48_000, n => n / 3 == 8_000 && second == 10 ? 0.25f : Signal.Hash(n, 3, 0.1)));
         var held = LevelMatch.Of(TimedShow.Of(show, sounds.Listened()), sounds).Where(m => m.HeldByPeaks).Select(m => m.CueId);
@@ -228,7 +228,7 @@ public class LevelsTests
     /// <summary>Quiet noise with a loud click every tenth of a second.</summary>
     private static Signal Clicks(long frames, uint seed) => new(frames, n => (n + seed * 977) % 4800 < 3 ? 0.9f : Signal.Hash(n, seed, 0.03));
 
-    private static ShowLevels Measure(TimedShow show, Func<SoundSource, ISoundReader> open) => ShowLevels.Of(show, new Heard(open));
+    private static ShowLevels Measure(TimedShow show, Func<SoundSource, ISoundReader> open) => ShowLevels.Of(show, new FakeLoudness(open));
 
     /// <summary>Noise that comes and goes.</summary>
     private static Signal Music(long frames, uint seed) => new(

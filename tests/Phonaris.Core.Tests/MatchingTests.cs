@@ -116,7 +116,7 @@ public class MatchingTests
         // Hidden ones were not printed; every tenth page has lost half its words.
         var slides = Slides("deck", texts).Select((s, n) => s with { Hidden = n % 50 == 7 }).ToValueList();
         var printed = slides.Select((s, n) => (s, n)).Where(x => !x.s.Hidden).ToList();
-        Assert.Equal(printed.Select(x => x.n), PageJoin.Propose(slides, [.. printed.Select((x, p) => p % 10 == 0 ? x.s.Text[..200] : x.s.Text)]));
+        Assert.Equal(printed.Select(x => x.n), PageMatch.Propose(slides, [.. printed.Select((x, p) => p % 10 == 0 ? x.s.Text[..200] : x.s.Text)]));
     }
 
     [Fact]
@@ -136,12 +136,12 @@ public class MatchingTests
         show = show.Apply(new SetSteps("old0", [new("p1", "", 0, null), new("p2", "", null, null)])).Show.Apply(new SetHidden([new("old2", true)])).Show;
         // The first slide on two pages as it is revealed; the hidden one was not printed; one page has no words.
         string[] pages = ["Who flies tonight", Texts[0], Texts[1], "", Texts[4]];
-        Assert.Equal([0, 0, 1, 3, 4], PageJoin.Propose(show.Slides, pages));
+        Assert.Equal([0, 0, 1, 3, 4], PageMatch.Propose(show.Slides, pages));
         PictureSource[] pictures = [.. Enumerable.Range(1, 5).Select(n => new PictureSource("pdf", MediaTypes.Pdf, n, 16, 9))];
-        var after = show.Apply(PageJoin.ToEdit(show.Slides, pictures, [0, 0, 1, -1, 4])).Show;
+        var after = show.Apply(PageMatch.ToEdit(show.Slides, pictures, [0, 0, 1, -1, 4])).Show;
         Assert.Equal([2, 3, 1, 1, 5], after.Slides.Select(s => s.Picture.Page));
         Assert.Equal([1, 2], after.Slide("old0").Steps.Select(s => s.Picture!.Page));
-        Assert.Throws<RuleException>(() => PageJoin.ToEdit(show.Slides, pictures, [0, 0, 1, 9, 4]));
+        Assert.Throws<RuleException>(() => PageMatch.ToEdit(show.Slides, pictures, [0, 0, 1, 9, 4]));
     }
 
     private static Show Deck(string deck, string[] texts) => Show.Empty("A show").Apply(new AddSlides(Slides(deck, texts), 0)).Show;
@@ -152,9 +152,9 @@ public class MatchingTests
         // Two slides have words of their own, which no page says.
         var slides = Slides("old", [.. Enumerable.Range(0, 15).Select(n => $"Moth of kind{n}")])
             .Select((s, n) => n is 10 or 14 ? s with { Text = "Sources and thanks" } : s with { Text = "" }).ToValueList();
-        Assert.Equal([4, 5, 6], PageJoin.Propose(slides, ["Moth of kind4", "Moth of kind5 in the evening", "Moth of kind6"]));
+        Assert.Equal([4, 5, 6], PageMatch.Propose(slides, ["Moth of kind4", "Moth of kind5 in the evening", "Moth of kind6"]));
         // Where nothing tells, a page a slide from the first on.
-        Assert.Equal([0, 1, 2], PageJoin.Propose(slides, ["", "", ""]));
+        Assert.Equal([0, 1, 2], PageMatch.Propose(slides, ["", "", ""]));
     }
 
     private static ValueList<Slide> Slides(string deck, string[] texts) =>

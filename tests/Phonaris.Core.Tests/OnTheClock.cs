@@ -48,7 +48,7 @@ internal static class OnTheClock
         List<ScheduledCue> cues = [.. schedule.Cues, .. schedule.ByThemselves.Except(schedule.Cues).Where(c => show.Cue(c.CueId).Video is not null)];
         return [.. cues.Select(c => new Sounded(
             c.CueId, c.StartFrame / Frames.PerMs,
-            Math.Min(c.EndFrame, cues.Where(o => o.TakesOverFrom == c.CueId && o.StartFrame > c.StartFrame).Select(o => o.StartFrame).DefaultIfEmpty(long.MaxValue).Min()) / Frames.PerMs))];
+            Math.Min(c.EndFrame, cues.Where(o => o.CrossfadesFrom == c.CueId && o.StartFrame > c.StartFrame).Select(o => o.StartFrame).DefaultIfEmpty(long.MaxValue).Min()) / Frames.PerMs))];
     }
 
     /// <summary>What sounds live.</summary>

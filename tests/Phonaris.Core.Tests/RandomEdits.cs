@@ -49,7 +49,7 @@ internal static class RandomEdits
             29 => new ReplaceSound(Sound(), Shows.Media(fresh), "other.wav", Shows.Figures(AnyLength(show, random))) { Video = random.Next(4) == 0 ? Shows.Video : null },
             54 => new SetVideo(Cue(), AnyPlace(random)),
             47 => new ShiftLevels([.. new[] { Cue(), Cue() }.Distinct()], random.Next(-40, 40)),
-            48 => new SetLevelTargets(random.Next(2) == 0 ? LevelTargets.Broadcast : LevelTargets.Room with { For = TargetsFor.Own, VoiceLufs = random.Next(-70, 0) }),
+            48 => new SetLevelTargets(random.Next(2) == 0 ? LevelTargets.Broadcast : LevelTargets.Room with { For = TargetPreset.Own, VoiceLufs = random.Next(-70, 0) }),
             46 => new SetTarget(random.Next(4) == 0 ? null : random.Next(500, 900_000)),
             30 => new SetStart(Cue(), random.Next(4) switch { 0 => CueStart.ByHand, 3 => CueStart.ToEndTogether, 1 => CueStart.After(Cue()), _ => CueStart.WithStep(Slide() + "-1") }),
             31 => new SetEachSlide(Cue(), random.Next(2) == 0),

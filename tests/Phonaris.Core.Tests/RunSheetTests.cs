@@ -39,7 +39,7 @@ public sealed class RunSheetTests
             Cues = [Shows.Cue("c1", "a", "s1", "s4", 8 * 48_000, Cue.FillSpan), Shows.Cue("c2", "b", "s3", "s4", 8 * 48_000) with { HandoverMs = 2000 }],
         };
         var sounds = TimingSheet.Of(TimedShow.Of(show)).Slides.SelectMany(s => s.Sounds).ToList();
-        Assert.Equal([null, "Sound a"], sounds.Select(s => s.TakesOverFrom));
+        Assert.Equal([null, "Sound a"], sounds.Select(s => s.CrossfadesFrom));
         Assert.Equal([0, 2000], sounds.Select(s => s.FadeInMs));
         Assert.Equal([2000, 0], sounds.Select(s => s.FadeOutMs));
     }

@@ -83,7 +83,7 @@ public class TimingTests
         };
         var (bed, close) = (Placed(show, "b"), Placed(show, "c"));
         Assert.Equal((33 * 48_000, 50 * 48_000, 0), (close.StartFrame, close.EndFrame, close.InFrame));
-        Assert.Equal(("b", 35 * 48_000), (close.TakesOverFrom, bed.EndFrame));
+        Assert.Equal(("b", 35 * 48_000), (close.CrossfadesFrom, bed.EndFrame));
         // It follows when slides change, on the end of any slide; what is too long begins within.
         Assert.Equal(30 * 48_000, Placed(show with { Slides = show.Slides.SetItem(0, Shows.Slide("s1", 7_000)) }, "c").StartFrame);
         Assert.Equal((3 * 48_000, 20 * 48_000), Ends(show, show.Cues[1] with { Span = new("s2", "s2") }));
@@ -101,7 +101,7 @@ public class TimingTests
         foreach (var placed in Schedule.Of(show, order) is var schedule ? schedule.Cues.Concat(schedule.Silent) : [])
         {
             var cue = show.Cue(placed.CueId);
-            if (cue is not { Start.Kind: CueStartKind.End, Stop: CueStop.Span, StopOffsetMs: 0, EachSlide: false } || schedule.Cues.Any(c => c.TakesOverFrom == placed.CueId)) continue;
+            if (cue is not { Start.Kind: CueStartKind.End, Stop: CueStop.Span, StopOffsetMs: 0, EachSlide: false } || schedule.Cues.Any(c => c.CrossfadesFrom == placed.CueId)) continue;
             Assert.Equal(order.Of(show, cue.Span!)[^1].EndFrame, placed.EndFrame);
             // To its own last frame: what is too much is missing at its beginning.
             Assert.Equal(placed.Source.Frame(cue.OutFrame), placed.InFrame + placed.UsedFrames);

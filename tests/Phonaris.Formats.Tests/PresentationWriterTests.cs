@@ -24,7 +24,7 @@ public sealed class PresentationWriterTests : IDisposable
         File.WriteAllBytes(PathOf("pad.wav"), [1, 2, 3]);
         File.WriteAllBytes(PathOf("word.m4a"), [4, 5]);
         var own = DeckFormats.Read([new(PathOf("own"), "own.pptx", "own")]).ToSlides(NewId, 4000);
-        var spot = new HandedPlace(Hotspot.New("A bat") with { X = 0.25, Y = 0.5, Size = 0.1 }, PathOf("sign.png"));
+        var spot = new PresentationPlace(Hotspot.New("A bat") with { X = 0.25, Y = 0.5, Size = 0.1 }, PathOf("sign.png"));
         // Its third slide first, then a drawing, the first twice, the second hidden no more.
         var deck = Deck(byHand, [
             (own[2] with { Transition = Transition.Dissolve(1200) }, [new("Dusk pad", "Dusk pad, a sound", PathOf("pad.wav"), 8000, 4, Loops: true, 0, 0, null), new("Word", "", PathOf("word.m4a"), 2000, 1, false, 0, 1500, null)]),
@@ -71,7 +71,7 @@ public sealed class PresentationWriterTests : IDisposable
         File.Copy(Path.Combine(AppContext.BaseDirectory, "night-walk.pptx"), PathOf("own"));
         File.WriteAllText(PathOf("pages"), "%PDF-1.7");
         var own = DeckFormats.Read([new(PathOf("own"), "own.pptx", "own")]).ToSlides(NewId, 4000);
-        await WriteAsync(Deck(byHand: true, [.. own.Select((s, n) => (s with { Picture = new("pages", MediaTypes.Pdf, n + 1, 960, 540) }, Array.Empty<HandedSound>()))]));
+        await WriteAsync(Deck(byHand: true, [.. own.Select((s, n) => (s with { Picture = new("pages", MediaTypes.Pdf, n + 1, 960, 540) }, Array.Empty<PresentationSound>()))]));
         Assert.Equal(Parts(PathOf("own"))["ppt/charts/chart1.xml"], Parts(PathOf("out"))["ppt/charts/chart1.xml"]);
         Assert.Equal(own.Select(s => s.Title), DeckFormats.Read([new(PathOf("out"), "out.pptx", "out")]).Slides.Select(s => s.Title));
     }
@@ -89,7 +89,7 @@ public sealed class PresentationWriterTests : IDisposable
         // In the show a step was added between the two, for a sound; the last is planned.
         var steps = own[0].Steps;
         var first = own[0] with { Steps = [steps[0], steps[1], new("added", "A cry", null, null), steps[2] with { OffsetMs = 5000 }] };
-        HandedSound word = new("Word", "", PathOf("word.m4a"), 2000, 1, false, 2, 250, null);
+        PresentationSound word = new("Word", "", PathOf("word.m4a"), 2000, 1, false, 2, 250, null);
         await WriteAsync(Deck(true, [(first, [word]), (own[1], [])]));
         var read = DeckFormats.Read([new(PathOf("out"), "out.pptx", "out")]);
         Assert.Equal([null, null, null], read.Slides[0].Steps.Skip(1).Select(s => s.OffsetMs));
@@ -127,7 +127,7 @@ public sealed class PresentationWriterTests : IDisposable
         File.WriteAllBytes(PathOf("lamp"), bytes);
         var hash = Convert.ToHexStringLower(System.Security.Cryptography.SHA256.HashData(bytes));
         // Cropped, trimmed, three times round with its slide, half as loud and silent, back to its first picture; and one that waits for a click.
-        var lamp = new HandedVideo("Lamp", hash, PathOf("lamp"), PathOf("still.jpg"), new(0.25, 0.5, 0.5, 0.25, 0.1, 0, 0.9, 0.75), 500, 1000, 2500)
+        var lamp = new PresentationVideo("Lamp", hash, PathOf("lamp"), PathOf("still.jpg"), new(0.25, 0.5, 0.5, 0.25, 0.1, 0, 0.9, 0.75), 500, 1000, 2500)
         {
             Rounds = 3,
             Volume = 0.5,
@@ -138,7 +138,7 @@ public sealed class PresentationWriterTests : IDisposable
             Step = 0,
             DelayMs = 250,
         };
-        var part = new HandedVideo("Part", "other", PathOf("part"), PathOf("still.jpg"), new(0, 0, 1, 1, 0, 0, 1, 1), 0, 0, 3000) { Rounds = Cue.FillSpan, AtEnd = VideoEnd.Leaves };
+        var part = new PresentationVideo("Part", "other", PathOf("part"), PathOf("still.jpg"), new(0, 0, 1, 1, 0, 0, 1, 1), 0, 0, 3000) { Rounds = Cue.FillSpan, AtEnd = VideoEnd.Leaves };
         var deck = Deck(byHand, [(own[0], []), (own[1], []), (Drawn("A map of the mill", 1), [])]);
         deck = deck with { Slides = [deck.Slides[0], deck.Slides[1] with { Videos = [lamp] }, deck.Slides[2] with { Videos = [part] }] };
 
@@ -234,17 +234,17 @@ public sealed class PresentationWriterTests : IDisposable
     private static Slide Drawn(string title, int steps) => new(
         NewId(), title, "", "", new("drawn", MediaTypes.Png, 1, 1600, 1200), 4000, Transition.Cut, Hidden: false, [.. Enumerable.Range(0, steps).Select(k => new Step(NewId(), $"Step {k}", k == 0 ? 0 : null, new("drawn", MediaTypes.Png, 1, 1600, 1200)))]);
 
-    private HandedDeck Deck(bool byHand, IReadOnlyList<(Slide Slide, HandedSound[] Sounds)> slides, params (int, string)[] sections)
+    private PresentationDeck Deck(bool byHand, IReadOnlyList<(Slide Slide, PresentationSound[] Sounds)> slides, params (int, string)[] sections)
     {
         File.WriteAllBytes(PathOf("sign.png"), [0x89]);
         return new(
-            [.. slides.Select(s => new HandedSlide(
+            [.. slides.Select(s => new PresentationSlide(
                 s.Slide, [.. Core.Timing.RunningOrder.StepsMs(s.Slide)],
                 _ => Task.FromResult<IReadOnlyList<(int, string)>>([.. s.Slide.Steps.Select((_, k) => (k, PathOf("sign.png")))]), s.Sounds))],
             sections, byHand, Loops: false, PathOf("sign.png"));
     }
 
-    private Task<IReadOnlyList<string>> WriteAsync(HandedDeck deck, params string[] known)
+    private Task<IReadOnlyList<string>> WriteAsync(PresentationDeck deck, params string[] known)
     {
         File.Delete(PathOf("out"));
         return PresentationWriter.WriteAsync(deck, _ => PathOf("own"), known.ToHashSet(), PathOf("out"), null, CancellationToken.None);

@@ -159,7 +159,7 @@ public sealed class FilmTests : IDisposable
         var (first, voice) = (show.Cues[0] with { Span = new("a", "b"), LevelDb = 10 }, show.Sounds[0] with { Id = "voice", Kind = SoundKind.Voice });
         show = show with { Sounds = [.. show.Sounds, voice], Cues = [first, first with { Id = "d", Span = new("c", "c"), HandoverMs = 1500, InFrame = 12_000 }, first with { Id = "e", SoundId = "voice", Span = new("b", "b") }] };
         var schedule = Schedule.Of(show);
-        Assert.Contains(schedule.Cues, c => c.TakesOverFrom == "c");
+        Assert.Contains(schedule.Cues, c => c.CrossfadesFrom == "c");
         var (sum, stems) = (new float[schedule.TotalFrames * 2], new double[schedule.TotalFrames * 2]);
         new Mixer(schedule, _box.Sounds.Open).Sum(0, sum);
         foreach (var cue in new[] { "c", "d", "e" })

@@ -125,7 +125,7 @@ public sealed class LettersTests
     public void The_pdf_is_offered_once_wherever_pictures_are_in_doubt(int lacks, bool otherFont, bool offered)
     {
         string[] notDrawn = [.. Enumerable.Range(1, lacks).Select(n => $"Slide {n}: a chart is left out.")];
-        var doubts = DeckDoubts.Of(notDrawn, otherFont ? ["Some Garamond", "Calibri"] : ["Calibri"]);
+        var doubts = DeckWarnings.Of(notDrawn, otherFont ? ["Some Garamond", "Calibri"] : ["Calibri"]);
         Assert.Equal(offered ? "For exact pictures, add the deck’s PDF." : null, doubts.Offer);
         Assert.Equal(lacks + (otherFont ? 1 : 0), doubts.Told.Count);
         Assert.Equal(notDrawn, doubts.Told.Take(lacks));

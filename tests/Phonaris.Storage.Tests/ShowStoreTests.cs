@@ -196,9 +196,9 @@ public sealed class ShowStoreTests : IDisposable
             catch (RuleException)
             {
             }
-        }), store.LayAsideAsync("x", default)]);
+        }), store.DeleteAsync("x", default)]);
         Assert.Null(await store.FindAsync("x", default));
-        clock.Now += ShowStore.AsideFor + TimeSpan.FromDays(1);
+        clock.Now += ShowStore.TrashPeriod + TimeSpan.FromDays(1);
         await store.FetchBackAsync("x", default);
         Assert.Empty(await store.RemoveAsync(null, default));
         Assert.NotNull(await store.FindAsync("x", default));
@@ -273,7 +273,7 @@ public sealed class ShowStoreTests : IDisposable
         await jobs.EndAsync("job", JobState.Done, 1, null, null);
         Assert.Empty(await uses.HashesAsync(FileUserKind.Job, default));
 
-        await store.LayAsideAsync("x", default);
+        await store.DeleteAsync("x", default);
         Assert.Equal(3, (await uses.HashesAsync(null, default)).Count);
         Assert.Equal([new string('0', 64), first, second], (await store.RemoveAsync("x", default)).Order());
         Assert.Empty(await uses.HashesAsync(null, default));

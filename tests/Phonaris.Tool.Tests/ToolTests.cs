@@ -239,6 +239,8 @@ public sealed class ToolTests : Toolbox
         Json("hold", "a.phonaris", "--slide", "2", "--seconds", "17");
         var cue = Json("show", "a.phonaris").GetProperty("schedule").GetProperty("cues")[0];
         Assert.Equal((39 * 48_000, 39 * 48_000), (cue.GetProperty("endFrame").GetInt64(), cue.GetProperty("source").GetProperty("cut").GetProperty("passages").EnumerateArray().Sum(p => p.GetProperty("frames").GetInt64())));
+        // Scripts of before find the names they know.
+        Assert.Equal(cue.GetProperty("worstEdit").GetRawText(), cue.GetProperty("worstJoin").GetRawText());
         // A piece that ends with the show begins where it must; the timing sheet tells all of it.
         Ffmpeg("close.flac", "-f", "lavfi", "-i", "sine=330:duration=5:sample_rate=48000", "-ac", "2");
         Json("place", "a.phonaris", "--sound", "close.flac", "--span", "3", "--kind", "bed", "--start", "end", "--loop", "once");

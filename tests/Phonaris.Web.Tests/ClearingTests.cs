@@ -25,22 +25,22 @@ public sealed class ClearingTests(App app) : IClassFixture<App>
         Assert.Equal(UsageRight.Ask, Assert.Single(await ClearedAsync(show)).Answer);
 
         var fee = await AskAsync(show, curtain.Id, pays: false);
-        Assert.Equal((DeskSays.Fee, 18, null), (fee.Answer.Says, fee.Answer.Fee, fee.Edited));
+        Assert.Equal((DeskDecision.Fee, 18, null), (fee.Answer.Says, fee.Answer.Fee, fee.Edited));
         Assert.Equal(UsageRight.Ask, Assert.Single(await ClearedAsync(show)).Answer);
         var paid = await AskAsync(show, curtain.Id, pays: true);
-        Assert.Equal(DeskSays.Yes, paid.Answer.Says);
+        Assert.Equal(DeskDecision.Yes, paid.Answer.Says);
         Assert.NotNull(paid.Edited);
         Assert.Equal((UsageRight.Yes, "Cleared on the public web by the clearance desk (no. 758-3)."), (Assert.Single(await ClearedAsync(show)).Answer, (await ClearedAsync(show))[0].Why));
         // Asked the same, it says the same; nearer by it asks for nothing.
         Assert.Equal(paid.Answer, (await AskAsync(show, curtain.Id, pays: true)).Answer);
         await EditAsync(show, new SetShowing(new(false, Destination.Inside)));
-        Assert.Equal(DeskSays.Yes, (await AskAsync(show, curtain.Id, pays: false)).Answer.Says);
+        Assert.Equal(DeskDecision.Yes, (await AskAsync(show, curtain.Id, pays: false)).Answer.Says);
 
         // What is not of the catalogue it does not know.
         var own = await _app.SoundAsync(show, _app.Make("own.flac", "-f", "lavfi", "-i", "sine=duration=3", "-ac", "2"));
         await EditAsync(show, new SetRights(own, Rights.Unknown with { Author = "Aino" }));
         var unknown = await AskAsync(show, own, pays: false);
-        Assert.Equal((DeskSays.Unknown, null), (unknown.Answer.Says, unknown.Edited));
+        Assert.Equal((DeskDecision.Unknown, null), (unknown.Answer.Says, unknown.Edited));
         Assert.Contains("Ask Aino", unknown.Answer.Why);
     }
 

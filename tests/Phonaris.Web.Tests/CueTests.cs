@@ -24,8 +24,8 @@ public sealed class CueTests(App app) : IClassFixture<App>
         Assert.Equal((3000, FadeCurve.Smooth), (view.Show.Cue(cue).FadeIn.Ms, view.Show.Cue(cue).FadeIn.Curve));
         Assert.Equal("Tone: fade slowly in and out", view.Undo);
 
-        var kept = await PostAsync<Preset>($"/api/shows/{show}/cues/{cue}/presets", new NamedThing(" As in the hall "));
-        Assert.Equal(HttpStatusCode.BadRequest, (await _app.Http.PostAsJsonAsync($"/api/shows/{show}/cues/{cue}/presets", new NamedThing(" "))).StatusCode);
+        var kept = await PostAsync<Preset>($"/api/shows/{show}/cues/{cue}/presets", new NewName(" As in the hall "));
+        Assert.Equal(HttpStatusCode.BadRequest, (await _app.Http.PostAsJsonAsync($"/api/shows/{show}/cues/{cue}/presets", new NewName(" "))).StatusCode);
         view = await AfterAsync(show, $"/api/shows/{show}/apply", new ChosenSettings([cue], null));
         Assert.Equal(1000, view.Show.Cue(cue).FadeIn.Ms);
         _app.Restart();
@@ -56,7 +56,7 @@ public sealed class CueTests(App app) : IClassFixture<App>
     {
         var (show, cue) = await CueAsync();
         await EditAsync(show, new SetLevel(cue, -10));
-        await PostAsync<IReadOnlyList<KeptVersion>>($"/api/shows/{show}/versions", new NamedThing("At ten"));
+        await PostAsync<IReadOnlyList<StoredVersion>>($"/api/shows/{show}/versions", new NewName("At ten"));
         await EditAsync(show, new SetLevel(cue, -20));
         await EditAsync(show, new SetSpan(cue, new((await _app.ViewAsync(show)).Show.Slides[0].Id, (await _app.ViewAsync(show)).Show.Slides[1].Id)));
         _app.Restart();
@@ -67,7 +67,7 @@ public sealed class CueTests(App app) : IClassFixture<App>
         view = await AfterAsync(show, $"/api/shows/{show}/wind?position={history.Count}");
         Assert.Equal(-20, view.Show.Cue(cue).LevelDb);
 
-        var version = Assert.Single((await _app.Http.GetFromJsonAsync<List<KeptVersion>>($"/api/shows/{show}/versions", App.Json))!);
+        var version = Assert.Single((await _app.Http.GetFromJsonAsync<List<StoredVersion>>($"/api/shows/{show}/versions", App.Json))!);
         view = await AfterAsync(show, $"/api/shows/{show}/versions/{version.Id}/goback");
         Assert.Equal((-10, "Restored version “At ten”"), (view.Show.Cue(cue).LevelDb, view.Undo));
         await _app.Http.PostAsync($"/api/shows/{show}/undo", null);

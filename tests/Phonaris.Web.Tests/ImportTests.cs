@@ -215,7 +215,7 @@ public sealed class ImportTests(App app) : IClassFixture<App>
         // The last piece never came.
         await _app.AppendAsync(address, 0, voice[..(voice.Length * 2 / 3)]);
         File.SetLastWriteTimeUtc(_app.PathOf($"data/uploads/{address.Split('/')[^1]}.part"), DateTime.UtcNow.AddMinutes(-1));
-        var lost = (await _app.Http.GetFromJsonAsync<List<LostTake>>($"/api/shows/{show}/takes", App.Json))!.Single();
+        var lost = (await _app.Http.GetFromJsonAsync<List<InterruptedTake>>($"/api/shows/{show}/takes", App.Json))!.Single();
         Assert.Equal("Voice.webm", lost.Name);
         (await _app.AppendAsync($"/api/uploads/{lost.Id}", lost.Bytes, [], lost.Bytes)).EnsureSuccessStatusCode();
         var file = await App.ReadAsync<UploadedFile>(await _app.Http.GetAsync(address));
@@ -225,7 +225,7 @@ public sealed class ImportTests(App app) : IClassFixture<App>
         var view = await _app.ViewAsync(show);
         Assert.Equal((SoundKind.Voice, new Span(slide, slide)), (view.Show.Sounds.Single().Kind, view.Show.Cues.Single().Span));
         Assert.InRange(view.Show.Sounds[0].Frames, 48_000, 3 * 48_000);
-        Assert.Empty((await _app.Http.GetFromJsonAsync<List<LostTake>>($"/api/shows/{show}/takes", App.Json))!);
+        Assert.Empty((await _app.Http.GetFromJsonAsync<List<InterruptedTake>>($"/api/shows/{show}/takes", App.Json))!);
     }
 
     private Task<HttpResponseMessage> PostEditAsync(string show, long revision, Edit edit) =>

@@ -162,7 +162,7 @@ public sealed class KeepingTests : IDisposable
         await _app.Http.DeleteAsync($"/api/shows/{gone}");
         Assert.Equal(files, Files().Count);
         // What the other show uses stays. That all of it was uploaded minutes ago does not matter: the shows took it over.
-        Assert.True((await (await _app.Http.DeleteAsync($"/api/trash/{gone}")).Content.ReadFromJsonAsync<GivenBack>(App.Json))!.Bytes > 90_000);
+        Assert.True((await (await _app.Http.DeleteAsync($"/api/trash/{gone}")).Content.ReadFromJsonAsync<FreedSpace>(App.Json))!.Bytes > 90_000);
         Assert.Equal(files - 1, Files().Count);
         Assert.Single((await _app.ViewAsync(kept)).Show.Sounds);
         Assert.Empty((await _app.Http.GetFromJsonAsync<List<DeletedShow>>("/api/trash", App.Json))!);

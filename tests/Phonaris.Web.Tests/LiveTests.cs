@@ -56,13 +56,13 @@ public sealed class LiveTests(App app) : IClassFixture<App>
         Assert.Equal(HttpStatusCode.NoContent, (await TellAsync(log)).StatusCode);
         Assert.Equal(HttpStatusCode.BadRequest, (await TellAsync(log with { Stays = [new(slides[0], -1, 5)] })).StatusCode);
         Assert.Equal(HttpStatusCode.BadRequest, (await TellAsync(log with { Lines = [new(0, slides[0], new string('x', 501))] })).StatusCode);
-        Assert.Equal(run.Id, Assert.Single((await _app.Http.GetFromJsonAsync<List<Storage.KeptRun>>($"/api/shows/{show}/runs", App.Json))!).Id);
+        Assert.Equal(run.Id, Assert.Single((await _app.Http.GetFromJsonAsync<List<Storage.StoredRun>>($"/api/shows/{show}/runs", App.Json))!).Id);
         var report = (await _app.Http.GetFromJsonAsync<RunReportView>($"/api/shows/{show}/runs/{run.Id}/report", App.Json))!.Report;
         Assert.Equal((4_620, 4_000, 2), (report.TookMs, report.PlannedMs, report.Slides[0].Visits));
         await EditAsync(show, report.Edit!);
         Assert.Equal([3_600, 1_000, 2_000], (await _app.ViewAsync(show)).Show.Slides.Select(s => s.HoldMs));
 
-        Task<HttpResponseMessage> TellAsync(RunLog told) => _app.Http.PutAsJsonAsync($"/api/shows/{show}/runs/{run.Id}", new ToldRun("present", DateTime.UtcNow, true, told), App.Json);
+        Task<HttpResponseMessage> TellAsync(RunLog told) => _app.Http.PutAsJsonAsync($"/api/shows/{show}/runs/{run.Id}", new RunDetails("present", DateTime.UtcNow, true, told), App.Json);
     }
 
     [Fact]
@@ -98,7 +98,7 @@ public sealed class LiveTests(App app) : IClassFixture<App>
             var token = (await (await _app.Http.PostAsJsonAsync("/clicker/join", new { code })).Content.ReadFromJsonAsync<Dictionary<string, string>>())!["token"];
             Assert.Equal(HttpStatusCode.OK, (await _app.Http.GetAsync($"/clicker/state?token={token}")).StatusCode);
             if (end == "show") await _app.Http.DeleteAsync($"/api/shows/{show}");
-            else await _app.Http.PutAsJsonAsync($"/api/shows/{show}/runs/{run.Id}", new ToldRun("present", DateTime.UtcNow, true, new RunLog([], [])), App.Json);
+            else await _app.Http.PutAsJsonAsync($"/api/shows/{show}/runs/{run.Id}", new RunDetails("present", DateTime.UtcNow, true, new RunLog([], [])), App.Json);
             Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.GetAsync($"/clicker/state?token={token}")).StatusCode);
         }
     }

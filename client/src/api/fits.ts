@@ -20,7 +20,7 @@ export const fetchFitsOfAll = async (showId: string) =>
   unwrap(await api.GET("/api/shows/{id}/fits", { params: { path: { id: showId } } }));
 
 /** The edit that moves an edit point of a re-cut to the best place near a frame. */
-export const fetchMovedJoin = async (showId: string, cueId: string, join: number, fromFrame: number) =>
+export const fetchMovedEdit = async (showId: string, cueId: string, join: number, fromFrame: number) =>
   unwrap(
     await api.GET("/api/shows/{id}/cues/{cueId}/fits/moved", {
       params: { path: { id: showId, cueId }, query: { join, fromFrame } },

@@ -4,7 +4,7 @@ import { useShowCommand } from "./edits";
 import { keys } from "./keys";
 
 /** Where the cues of another show would be placed in this one. */
-export const useMusicOf = (id: string, revision: number, other: string | undefined, by: Schemas["MatchedBy"]) =>
+export const useMusicOf = (id: string, revision: number, other: string | undefined, by: Schemas["SlideMatching"]) =>
   useQuery({
     queryKey: keys.musicOf(id, revision, other, by),
     enabled: other !== undefined,
@@ -22,6 +22,6 @@ export const useMusicOf = (id: string, revision: number, other: string | undefin
 
 /** Places cues of another show. */
 export const useTakeMusicOf = (id: string) =>
-  useShowCommand(id, async ({ other, ...body }: { other: string; by: Schemas["MatchedBy"]; cueIds: string[] }) =>
+  useShowCommand(id, async ({ other, ...body }: { other: string; by: Schemas["SlideMatching"]; cueIds: string[] }) =>
     unwrap(await api.POST("/api/shows/{id}/music-of/{other}", { params: { path: { id, other } }, body })),
   );

@@ -9,7 +9,7 @@ export const createRun = async (id: string, kind: Schemas["RunKind"]): Promise<S
   unwrap(await api.POST("/api/shows/{id}/runs", { params: { path: { id } }, body: { kind } }));
 
 /** Saves what happened in a run so far. */
-export const saveRun = async (path: RunPath, body: Schemas["ToldRun"]) => {
+export const saveRun = async (path: RunPath, body: Schemas["RunDetails"]) => {
   const { response } = await api.PUT("/api/shows/{id}/runs/{runId}", { params: { path }, body });
   return response.ok;
 };

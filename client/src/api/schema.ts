@@ -300,7 +300,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["GivenBack"];
+                        "application/json": components["schemas"]["FreedSpace"];
                     };
                 };
             };
@@ -658,7 +658,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["NamedThing"];
+                    "application/json": components["schemas"]["NewName"];
                 };
             };
             responses: {
@@ -1553,7 +1553,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["KeptVersion"][];
+                        "application/json": components["schemas"]["StoredVersion"][];
                     };
                 };
             };
@@ -1570,7 +1570,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["NamedThing"];
+                    "application/json": components["schemas"]["NewName"];
                 };
             };
             responses: {
@@ -1580,7 +1580,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["KeptVersion"][];
+                        "application/json": components["schemas"]["StoredVersion"][];
                     };
                 };
                 /** @description Not Found */
@@ -1959,7 +1959,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["JoinedPages"];
+                    "application/json": components["schemas"]["MatchedPages"];
                 };
             };
             responses: {
@@ -2142,7 +2142,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["LostTake"][];
+                        "application/json": components["schemas"]["InterruptedTake"][];
                     };
                 };
             };
@@ -3107,7 +3107,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["KeptRun"][];
+                        "application/json": components["schemas"]["StoredRun"][];
                     };
                 };
             };
@@ -3209,7 +3209,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["ToldRun"];
+                    "application/json": components["schemas"]["RunDetails"];
                 };
             };
             responses: {
@@ -3707,6 +3707,11 @@ export interface components {
              */
             pays: boolean;
         };
+        /**
+         * @description How audible an edit is.
+         * @enum {unknown}
+         */
+        Audibility: "not" | "hardly" | "mayBe";
         /** @description A slide made in the app rather than imported. */
         Card: {
             /**
@@ -4133,7 +4138,7 @@ export interface components {
         /** @description The desk's answer. */
         DeskAnswer: {
             /** @description The decision. */
-            says: components["schemas"]["DeskSays"];
+            says: components["schemas"]["DeskDecision"];
             /** @description The reason, as a sentence. */
             why: string;
             /**
@@ -4154,17 +4159,17 @@ export interface components {
              */
             destination: "room" | "inside" | "web" | "sold";
         };
+        /**
+         * @description The decisions of a clearance desk.
+         * @enum {unknown}
+         */
+        DeskDecision: "yes" | "fee" | "no" | "unknown";
         /** @description The desk's response. */
         DeskReply: {
             /** @description Its answer. */
             answer: components["schemas"]["DeskAnswer"];
             edited: null | components["schemas"]["Edited"];
         };
-        /**
-         * @description The decisions of a clearance desk.
-         * @enum {unknown}
-         */
-        DeskSays: "yes" | "fee" | "no" | "unknown";
         /**
          * @description Where a show is used, for deciding whether its sounds are cleared.
          * @enum {unknown}
@@ -5128,12 +5133,12 @@ export interface components {
                 method: components["schemas"]["FitMethod"];
                 /**
                  * Format: int32
-                 * @description Re-cut: how many joins are preferred, from −2 for fewer to 2 for more.
+                 * @description Re-cut: how many edits are preferred, from −2 for fewer to 2 for more.
                  */
                 joins: number;
-                /** @description Re-cut: joins that must not be used, by the frames of the sound they lead from and to. */
+                /** @description Re-cut: edits that must not be used, by the frames of the sound they lead from and to. */
                 forbidden: components["schemas"]["ValueListOfFrameJump"];
-                /** @description Re-cut: joins that must not be used, by the frames of the sound they lead from and to. */
+                /** @description Re-cut: edits that must not be used, by the frames of the sound they lead from and to. */
                 wanted: components["schemas"]["ValueListOfFrameJump"];
                 /**
                  * Format: int64
@@ -5304,7 +5309,7 @@ export interface components {
             /** @description The target loudness of a show, in loudness units relative to full scale (LUFS, ITU-R BS.1770-5). */
             targets: {
                 /** @description The preset that the figures come from. */
-                for: components["schemas"]["TargetsFor"];
+                for: components["schemas"]["TargetPreset"];
                 /**
                  * Format: double
                  * @description The integrated loudness of a voice.
@@ -5472,7 +5477,7 @@ export interface components {
                 /** @description The target loudness of a show, in loudness units relative to full scale (LUFS, ITU-R BS.1770-5). */
                 levelTargets: {
                     /** @description The preset that the figures come from. */
-                    for: components["schemas"]["TargetsFor"];
+                    for: components["schemas"]["TargetPreset"];
                     /**
                      * Format: double
                      * @description The integrated loudness of a voice.
@@ -5717,7 +5722,7 @@ export interface components {
                 /** @description The target loudness of a show, in loudness units relative to full scale (LUFS, ITU-R BS.1770-5). */
                 levelTargets: {
                     /** @description The preset that the figures come from. */
-                    for: components["schemas"]["TargetsFor"];
+                    for: components["schemas"]["TargetPreset"];
                     /**
                      * Format: double
                      * @description The integrated loudness of a voice.
@@ -5908,6 +5913,31 @@ export interface components {
              */
             index: number;
         };
+        /** @description An edit between passages. Frames are at 48 kHz. */
+        EditPoint: {
+            /**
+             * Format: int64
+             * @description Where it is in the result.
+             */
+            atFrame: number;
+            /**
+             * Format: int64
+             * @description The frame of the sound it leaves.
+             */
+            fromFrame: number;
+            /**
+             * Format: int64
+             * @description The frame of the sound it enters.
+             */
+            toFrame: number;
+            /**
+             * Format: double
+             * @description The percentage of all pairs of places in the piece that are more alike, 0 to 100: the lower, the less audible.
+             */
+            percentile: number;
+            /** @description How audible it is, as an estimate. */
+            heard: components["schemas"]["Audibility"];
+        };
         /** @description Deletes a cue; its sound stays. Cues that followed it start with their slide instead. */
         EditRemoveCue: {
             /** @enum {string} */
@@ -5959,7 +5989,7 @@ export interface components {
         };
         /**
          * @description Replaces the file of a sound. Its cues stay; their positions in the sound are limited to the new file: the trim, the loop,
-         *     and the joins of their recipes.
+         *     and the edits of their recipes.
          */
         EditReplaceSound: {
             /** @enum {string} */
@@ -6319,12 +6349,12 @@ export interface components {
                 method: components["schemas"]["FitMethod"];
                 /**
                  * Format: int32
-                 * @description Re-cut: how many joins are preferred, from −2 for fewer to 2 for more.
+                 * @description Re-cut: how many edits are preferred, from −2 for fewer to 2 for more.
                  */
                 joins: number;
-                /** @description Re-cut: joins that must not be used, by the frames of the sound they lead from and to. */
+                /** @description Re-cut: edits that must not be used, by the frames of the sound they lead from and to. */
                 forbidden: components["schemas"]["ValueListOfFrameJump"];
-                /** @description Re-cut: joins that must not be used, by the frames of the sound they lead from and to. */
+                /** @description Re-cut: edits that must not be used, by the frames of the sound they lead from and to. */
                 wanted: components["schemas"]["ValueListOfFrameJump"];
                 /**
                  * Format: int64
@@ -6478,7 +6508,7 @@ export interface components {
             /** @description The target loudness of a show, in loudness units relative to full scale (LUFS, ITU-R BS.1770-5). */
             targets: {
                 /** @description The preset that the figures come from. */
-                for: components["schemas"]["TargetsFor"];
+                for: components["schemas"]["TargetPreset"];
                 /**
                  * Format: double
                  * @description The integrated loudness of a voice.
@@ -7097,12 +7127,12 @@ export interface components {
             method: components["schemas"]["FitMethod"];
             /**
              * Format: int32
-             * @description Re-cut: how many joins are preferred, from −2 for fewer to 2 for more.
+             * @description Re-cut: how many edits are preferred, from −2 for fewer to 2 for more.
              */
             joins: number;
-            /** @description Re-cut: joins that must not be used, by the frames of the sound they lead from and to. */
+            /** @description Re-cut: edits that must not be used, by the frames of the sound they lead from and to. */
             forbidden: components["schemas"]["ValueListOfFrameJump"];
-            /** @description Re-cut: joins that must not be used, by the frames of the sound they lead from and to. */
+            /** @description Re-cut: edits that must not be used, by the frames of the sound they lead from and to. */
             wanted: components["schemas"]["ValueListOfFrameJump"];
             /**
              * Format: int64
@@ -7160,8 +7190,8 @@ export interface components {
              * @description The playback speed, at the same pitch.
              */
             speed: number;
-            /** @description The joins between passages. */
-            joins: components["schemas"]["ValueListOfJoin"];
+            /** @description The edits between passages. */
+            editPoints: components["schemas"]["ValueListOfEditPoint"];
             /**
              * Format: int64
              * @description How many frames of the length sound; silence follows.
@@ -7217,7 +7247,7 @@ export interface components {
             toFrame: number;
         };
         /** @description The space that was freed. */
-        GivenBack: {
+        FreedSpace: {
             /**
              * Format: int64
              * @description How much, in bytes.
@@ -7287,6 +7317,18 @@ export interface components {
         ImportedDeck: {
             files: components["schemas"]["ValueListOfUploadedFile"];
         };
+        /** @description An interrupted recording. */
+        InterruptedTake: {
+            /** @description Its upload. */
+            id: string;
+            /** @description Its name. */
+            name: string;
+            /**
+             * Format: int64
+             * @description How much of it has arrived.
+             */
+            bytes: number;
+        };
         /**
          * @description The states of a job.
          * @enum {unknown}
@@ -7318,67 +7360,6 @@ export interface components {
             /**
              * Format: date-time
              * @description When it was created, in UTC.
-             */
-            createdAt: string;
-        };
-        /** @description A join between passages. Frames are at 48 kHz. */
-        Join: {
-            /**
-             * Format: int64
-             * @description Where it is in the result.
-             */
-            atFrame: number;
-            /**
-             * Format: int64
-             * @description The frame of the sound it leaves.
-             */
-            fromFrame: number;
-            /**
-             * Format: int64
-             * @description The frame of the sound it enters.
-             */
-            toFrame: number;
-            /**
-             * Format: double
-             * @description The percentage of all pairs of places in the piece that are more alike, 0 to 100: the lower, the less audible.
-             */
-            percentile: number;
-            /** @description How audible it is, as an estimate. */
-            heard: components["schemas"]["JoinHeard"];
-        };
-        /**
-         * @description How audible a join is.
-         * @enum {unknown}
-         */
-        JoinHeard: "not" | "hardly" | "mayBe";
-        /** @description Pages to join with slides. */
-        JoinedPages: {
-            /** @description The uploaded file of the pages. */
-            files: components["schemas"]["ValueListOfUploadedFile"];
-            /** @description For each page the index of its slide among all slides; -1 for none. */
-            joined: components["schemas"]["ValueListOfint"];
-        };
-        /** @description A stored run. */
-        KeptRun: {
-            /** @description Its id. */
-            id: string;
-            /** @description Its kind. */
-            kind: string;
-            /**
-             * Format: date-time
-             * @description When it began, in UTC.
-             */
-            startedAt: string;
-        };
-        /** @description A version of a show. */
-        KeptVersion: {
-            /** @description Its id. */
-            id: string;
-            /** @description Its name. */
-            name: string;
-            /**
-             * Format: date-time
-             * @description When it was saved, in UTC.
              */
             createdAt: string;
         };
@@ -7416,7 +7397,7 @@ export interface components {
         /** @description The target loudness of a show, in loudness units relative to full scale (LUFS, ITU-R BS.1770-5). */
         LevelTargets: {
             /** @description The preset that the figures come from. */
-            for: components["schemas"]["TargetsFor"];
+            for: components["schemas"]["TargetPreset"];
             /**
              * Format: double
              * @description The integrated loudness of a voice.
@@ -7830,18 +7811,6 @@ export interface components {
              */
             toFrame: number;
         };
-        /** @description An interrupted recording. */
-        LostTake: {
-            /** @description Its upload. */
-            id: string;
-            /** @description Its name. */
-            name: string;
-            /**
-             * Format: int64
-             * @description How much of it has arrived.
-             */
-            bytes: number;
-        };
         /** @description An edit made by a user. */
         MadeEdit: {
             /**
@@ -7876,14 +7845,12 @@ export interface components {
             /** @description Its short-term loudness in equal parts of the show, in LUFS. */
             along: number[];
         };
-        /**
-         * @description How the slides of two shows are matched.
-         * @enum {unknown}
-         */
-        MatchedBy: "sections" | "numbers" | "titles";
-        /** @description A request with a name. */
-        NamedThing: {
-            name: string;
+        /** @description Pages to join with slides. */
+        MatchedPages: {
+            /** @description The uploaded file of the pages. */
+            files: components["schemas"]["ValueListOfUploadedFile"];
+            /** @description For each page the index of its slide among all slides; -1 for none. */
+            joined: components["schemas"]["ValueListOfint"];
         };
         /** @description A place at which music can end. */
         NaturalEnd: {
@@ -7926,6 +7893,10 @@ export interface components {
             slides: string;
             /** @description The only cue to export as sound; null for all. */
             cueId?: null | string;
+        };
+        /** @description A request with a name. */
+        NewName: {
+            name: string;
         };
         /** @description A run to start. */
         NewRun: {
@@ -8050,7 +8021,7 @@ export interface components {
         /** @description The cues of another show to place. */
         PlacedMusic: {
             /** @description How slides are matched. */
-            by: components["schemas"]["MatchedBy"];
+            by: components["schemas"]["SlideMatching"];
             /** @description The ids of the cues in the other show. */
             cueIds: components["schemas"]["ValueListOfstring"];
         };
@@ -8160,10 +8131,10 @@ export interface components {
             says: string;
             /**
              * Format: int32
-             * @description How many joins it has.
+             * @description How many edits it has.
              */
-            joins: number;
-            worst: null | components["schemas"]["JoinHeard"];
+            editPoints: number;
+            worst: null | components["schemas"]["Audibility"];
             /** @description Whether the music's own ending is heard. */
             endsNaturally: boolean;
         };
@@ -8241,7 +8212,7 @@ export interface components {
             /** @description The id of its piece in the sound catalogue; null when it did not come from there. */
             cataloguePiece: null | string;
         };
-        /** @description A part of a sound heard without a join. */
+        /** @description A part of a sound heard without an edit. */
         Run: {
             /**
              * Format: int64
@@ -8258,6 +8229,20 @@ export interface components {
              * @description The frame after its last.
              */
             toFrame: number;
+        };
+        /** @description A run as reported by its page. */
+        RunDetails: {
+            /** @description Its kind. */
+            kind: string;
+            /**
+             * Format: date-time
+             * @description When it began, in UTC.
+             */
+            startedAt: string;
+            /** @description Whether it has ended. */
+            ended: boolean;
+            /** @description Its log. */
+            log: components["schemas"]["RunLog"];
         };
         /**
          * @description The kind of a run.
@@ -8306,7 +8291,7 @@ export interface components {
         /** @description The report of a run. */
         RunReportView: {
             /** @description The run. */
-            run: components["schemas"]["KeptRun"];
+            run: components["schemas"]["StoredRun"];
             /** @description The report. */
             report: components["schemas"]["RunReport"];
             /** @description The findings in the show, without ignored ones. */
@@ -8506,7 +8491,7 @@ export interface components {
             /** @description The target loudness of a show, in loudness units relative to full scale (LUFS, ITU-R BS.1770-5). */
             levelTargets: {
                 /** @description The preset that the figures come from. */
-                for: components["schemas"]["TargetsFor"];
+                for: components["schemas"]["TargetPreset"];
                 /**
                  * Format: double
                  * @description The integrated loudness of a voice.
@@ -8801,6 +8786,11 @@ export interface components {
             slideId: string;
             locked: boolean;
         };
+        /**
+         * @description How the slides of two shows are matched.
+         * @enum {unknown}
+         */
+        SlideMatching: "sections" | "numbers" | "titles";
         /** @description A slide, its picture, and the pictures of its steps in order; further steps have no picture of their own. */
         SlidePicture: {
             slideId: string;
@@ -9106,6 +9096,30 @@ export interface components {
             offsetMs: null | number;
             picture: null | components["schemas"]["PictureSource"];
         };
+        /** @description A stored run. */
+        StoredRun: {
+            /** @description Its id. */
+            id: string;
+            /** @description Its kind. */
+            kind: string;
+            /**
+             * Format: date-time
+             * @description When it began, in UTC.
+             */
+            startedAt: string;
+        };
+        /** @description A version of a show. */
+        StoredVersion: {
+            /** @description Its id. */
+            id: string;
+            /** @description Its name. */
+            name: string;
+            /**
+             * Format: date-time
+             * @description When it was saved, in UTC.
+             */
+            createdAt: string;
+        };
         /** @description A strand on one slide. */
         StrandRow: {
             /** @description The slide. */
@@ -9164,8 +9178,8 @@ export interface components {
              * @description The frame where its span ends while it plays on, or null.
              */
             tailFrom: null | number;
-            /** @description The cue it replaces while it fades in, or null. */
-            takesOverFrom: null | string;
+            /** @description The cue it crossfades from, or null. */
+            crossfadesFrom: null | string;
             /** @description The bed that begins at the same moment and plays instead, or null. */
             replacedBy: null | string;
             /**
@@ -9186,21 +9200,7 @@ export interface components {
          * @description The presets of LevelTargets.
          * @enum {unknown}
          */
-        TargetsFor: "room" | "web" | "broadcast" | "own";
-        /** @description A run as reported by its page. */
-        ToldRun: {
-            /** @description Its kind. */
-            kind: string;
-            /**
-             * Format: date-time
-             * @description When it began, in UTC.
-             */
-            startedAt: string;
-            /** @description Whether it has ended. */
-            ended: boolean;
-            /** @description Its log. */
-            log: components["schemas"]["RunLog"];
-        };
+        TargetPreset: "room" | "web" | "broadcast" | "own";
         /** @description The incoming transition of a slide. It is part of the slide's hold and adds no time. */
         Transition: {
             /** @description Cut or dissolve. */
@@ -10140,12 +10140,12 @@ export interface components {
                 method: components["schemas"]["FitMethod"];
                 /**
                  * Format: int32
-                 * @description Re-cut: how many joins are preferred, from −2 for fewer to 2 for more.
+                 * @description Re-cut: how many edits are preferred, from −2 for fewer to 2 for more.
                  */
                 joins: number;
-                /** @description Re-cut: joins that must not be used, by the frames of the sound they lead from and to. */
+                /** @description Re-cut: edits that must not be used, by the frames of the sound they lead from and to. */
                 forbidden: components["schemas"]["ValueListOfFrameJump"];
-                /** @description Re-cut: joins that must not be used, by the frames of the sound they lead from and to. */
+                /** @description Re-cut: edits that must not be used, by the frames of the sound they lead from and to. */
                 wanted: components["schemas"]["ValueListOfFrameJump"];
                 /**
                  * Format: int64
@@ -10316,7 +10316,7 @@ export interface components {
             /** @description The target loudness of a show, in loudness units relative to full scale (LUFS, ITU-R BS.1770-5). */
             targets: {
                 /** @description The preset that the figures come from. */
-                for: components["schemas"]["TargetsFor"];
+                for: components["schemas"]["TargetPreset"];
                 /**
                  * Format: double
                  * @description The integrated loudness of a voice.
@@ -10484,7 +10484,7 @@ export interface components {
                 /** @description The target loudness of a show, in loudness units relative to full scale (LUFS, ITU-R BS.1770-5). */
                 levelTargets: {
                     /** @description The preset that the figures come from. */
-                    for: components["schemas"]["TargetsFor"];
+                    for: components["schemas"]["TargetPreset"];
                     /**
                      * Format: double
                      * @description The integrated loudness of a voice.
@@ -10564,6 +10564,11 @@ export interface components {
          * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
+        ValueListOfEditPoint: components["schemas"]["EditPoint"][];
+        /**
+         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         *     Written in JSON as an array.
+         */
         ValueListOfExplained: components["schemas"]["Explained"][];
         /**
          * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
@@ -10585,11 +10590,6 @@ export interface components {
             /** Format: int64 */
             toFrame: number;
         }[];
-        /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
-         *     Written in JSON as an array.
-         */
-        ValueListOfJoin: components["schemas"]["Join"][];
         /**
          * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
          *     Written in JSON as an array.

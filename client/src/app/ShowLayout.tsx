@@ -11,11 +11,11 @@ import { HistoryDialog } from "../history/HistoryDialog";
 import { UploadedDecks } from "../imports/DeckDialog";
 import { createOpenShow } from "../show/openShow";
 import { ShowProvider } from "../show/ShowProvider";
-import { sendKept } from "../live/presenter/keepRun";
+import { sendSavedRuns } from "../live/presenter/keepRun";
 import { isInFieldOrDialog } from "../ui/targets";
 import { useCommands } from "../ui/useCommands";
 import { useLeaveWarning } from "../ui/useLeaveWarning";
-import { useTypedKept } from "../ui/useTypedKept";
+import { useKeepTyped } from "../ui/useKeepTyped";
 import { Bar } from "./Bar";
 import { droppedFiles } from "./droppedFiles";
 import { SkipLinks } from "./SkipLinks";
@@ -46,8 +46,8 @@ function Layout({ showId }: { showId: string }) {
     document.addEventListener("paste", paste);
     return () => document.removeEventListener("paste", paste);
   }, [importFiles]);
-  useEffect(() => void sendKept(showId), [showId]);
-  useTypedKept();
+  useEffect(() => void sendSavedRuns(showId), [showId]);
+  useKeepTyped();
   useLeaveWarning(() => isSendingEdits(queries, showId) || show.state.getState().uploads.length > 0);
   useCommands("show", {
     undo: show.undo,

@@ -1,7 +1,7 @@
 import type { Cue, Schemas, Sound } from "../api/client";
 import { useOpenShow, useView } from "../show/openShow";
 import { shortTime } from "../ui/format";
-import { JoinHandle } from "./JoinHandle";
+import { EditHandle } from "./EditHandle";
 import { methods, type Compared } from "../show/fitMethods";
 import { MusicStrip } from "./MusicStrip";
 import { words } from "./words";
@@ -85,13 +85,13 @@ export function FitMap({ cue, sound, fits, shown }: Props) {
           );
         })}
         {runs.slice(1).map((run, i) => (
-          <JoinHandle
+          <EditHandle
             key={run.at}
             cue={cue}
             index={i}
             at={run.at}
             framesPerShare={longest / 100}
-            join={cue.fit?.method === "recut" && shown.method === "recut" ? shown.fitted?.joins[i] : undefined}
+            join={cue.fit?.method === "recut" && shown.method === "recut" ? shown.fitted?.editPoints[i] : undefined}
           />
         ))}
       </div>

@@ -74,7 +74,7 @@ function FitCue({ cue, sound }: { cue: Cue; sound: Sound }) {
       {shown && <FitMap cue={cue} sound={sound} fits={fits} shown={shown} />}
       <MethodTable cue={cue} fits={fits} shown={shown?.method} look={setLooked} />
       {cue.fit?.method === "recut" && shown?.method === "recut" && shown.fitted && (
-        <RecutTools cue={cue} recipe={cue.fit} joins={shown.fitted.joins} />
+        <RecutTools cue={cue} recipe={cue.fit} joins={shown.fitted.editPoints} />
       )}
       {shown?.method === "shorten" && fits.ends.length > 0 && <NaturalEnds cue={cue} fits={fits} />}
       <Repace cue={cue} tempo={fits.tempoBpm} />

@@ -197,7 +197,7 @@ function Method({ cue, one, fitted, shown, look }: MethodProps) {
       <td className="py-2 pr-3 align-top max-md:w-full max-md:py-0 max-md:pl-2">{fitted.says}</td>
       <td className="py-1.5 pr-2 align-top">
         <span className="flex flex-wrap gap-1">
-          {fitted.joins.slice(0, 6).map((join, i) => (
+          {fitted.editPoints.slice(0, 6).map((join, i) => (
             <button
               key={join.atFrame}
               type="button"
@@ -212,8 +212,8 @@ function Method({ cue, one, fitted, shown, look }: MethodProps) {
               </span>
             </button>
           ))}
-          {fitted.joins.length > 6 && <span className="muted">{words.more(fitted.joins.length - 6)}</span>}
-          {fitted.joins.length === 0 && <span className="muted py-0.5">{words.none}</span>}
+          {fitted.editPoints.length > 6 && <span className="muted">{words.more(fitted.editPoints.length - 6)}</span>}
+          {fitted.editPoints.length === 0 && <span className="muted py-0.5">{words.none}</span>}
         </span>
       </td>
       <td className="figures py-2 pr-3 align-top whitespace-nowrap">

@@ -26,7 +26,7 @@ const least = 24_000;
 export function MusicStrip({ cue, sound, width, leftOut, keep }: Props) {
   const view = useView();
   const { data: peaks } = usePeaks(view.id, sound, cue.inFrame, cue.outFrame, columns);
-  const [kept, setKept] = useState<[number, number]>();
+  const [kept, setSelection] = useState<[number, number]>();
   const strip = useRef<HTMLDivElement>(null);
   const used = cue.outFrame - cue.inFrame;
   const { held, bind } = useDragValue<[number, number] | "none">({
@@ -35,8 +35,8 @@ export function MusicStrip({ cue, sound, width, leftOut, keep }: Props) {
       const [from, to] = [frameAt(Math.min(startX, x)), frameAt(Math.max(startX, x))];
       return to - from >= least ? [from, to] : "none";
     },
-    commit: (to) => setKept(to === "none" ? undefined : to),
-    press: () => setKept(undefined),
+    commit: (to) => setSelection(to === "none" ? undefined : to),
+    press: () => setSelection(undefined),
     surface: strip,
     enabled: keep !== undefined,
   });
@@ -81,12 +81,12 @@ export function MusicStrip({ cue, sound, width, leftOut, keep }: Props) {
             className="btn btn-primary btn-xs"
             onClick={() => {
               keep(...marked);
-              setKept(undefined);
+              setSelection(undefined);
             }}
           >
             {words.keep(shortTime(marked[0]), shortTime(marked[1]))}
           </button>
-          <button type="button" className="btn btn-xs" onClick={() => setKept(undefined)}>
+          <button type="button" className="btn btn-xs" onClick={() => setSelection(undefined)}>
             {words.cancel}
           </button>
         </div>

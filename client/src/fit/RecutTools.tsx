@@ -11,7 +11,7 @@ type Recipe = Schemas["FitRecipe"];
 interface Props {
   cue: Cue;
   recipe: Recipe;
-  joins: readonly Schemas["Join"][];
+  joins: readonly Schemas["EditPoint"][];
 }
 
 const most = 2;

@@ -2,7 +2,7 @@ import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
 import { afterEach, describe, expect, it, vi } from "vitest";
 import type { Schemas } from "../api/client";
 import { answerGets, cue, open, sound, viewOf } from "../tests/show";
-import { JoinHandle } from "./JoinHandle";
+import { EditHandle } from "./EditHandle";
 import { MusicStrip } from "./MusicStrip";
 import { NaturalEnds } from "./NaturalEnds";
 
@@ -63,7 +63,7 @@ describe("a join on the map", () => {
 
   it("is moved by arrow keys to the next place the server finds, and stays where there is none", async () => {
     const moved = { kind: "setFit", cueId: "c1", fit: null };
-    const { edit } = open(view, <JoinHandle cue={pad} index={1} at={40} framesPerShare={1000} join={join} />);
+    const { edit } = open(view, <EditHandle cue={pad} index={1} at={40} framesPerShare={1000} join={join} />);
     const asked = answerGets((_, query) =>
       query?.fromFrame === 22 * second ? { data: moved } : { error: { title: "No other place is near." } },
     );
@@ -77,7 +77,7 @@ describe("a join on the map", () => {
   });
 
   it("cannot be taken hold of where it is only shown", () => {
-    open(view, <JoinHandle cue={pad} index={0} at={40} framesPerShare={1000} join={undefined} />);
+    open(view, <EditHandle cue={pad} index={0} at={40} framesPerShare={1000} join={undefined} />);
     expect((screen.getByLabelText("Edit 1") as HTMLButtonElement).disabled).toBe(true);
   });
 });

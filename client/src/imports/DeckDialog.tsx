@@ -10,7 +10,7 @@ import type { UploadedDeck } from "../show/openState";
 import { Dialog } from "../ui/Dialog";
 import { Checkbox } from "../ui/fields";
 import { LoadError } from "../ui/LoadError";
-import { JoinPages } from "./JoinPages";
+import { MatchPages } from "./MatchPages";
 import { RefreshPlan } from "./RefreshPlan";
 import { Status } from "../ui/Status";
 import { words } from "./words";
@@ -132,7 +132,7 @@ export function DeckDialog({ deck, close }: { deck: UploadedDeck; close: () => v
             />
           )}
           {way === "join" && look.joins && (
-            <JoinPages titles={look.titles} joined={joined ?? look.joins} join={setJoined} />
+            <MatchPages titles={look.titles} joined={joined ?? look.joins} join={setJoined} />
           )}
         </>
       )}

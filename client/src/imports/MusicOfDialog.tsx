@@ -7,13 +7,13 @@ import { Dialog } from "../ui/Dialog";
 import { Select, Checkbox } from "../ui/fields";
 import { words } from "./words";
 
-const ways = Object.entries(words.matchedBy) as [Schemas["MatchedBy"], string][];
+const ways = Object.entries(words.matchedBy) as [Schemas["SlideMatching"], string][];
 
 /** The music of another show on this one's slides: where each cue would go, before it is applied. */
 export function MusicOfDialog({ close }: { close: () => void }) {
   const view = useView();
   const [chosen, setChosen] = useState<string>();
-  const [by, setBy] = useState<Schemas["MatchedBy"]>(view.show.sections.length > 0 ? "sections" : "titles");
+  const [by, setBy] = useState<Schemas["SlideMatching"]>(view.show.sections.length > 0 ? "sections" : "titles");
   const [left, setLeft] = useState<readonly string[]>([]);
   const { data: shows = [] } = useShows();
   const others = shows.filter((s) => s.id !== view.id && s.sounds > 0 && !s.problem);

@@ -4,7 +4,7 @@ import type { JobView } from "../api/client";
 import { open, openMenu, viewOf } from "../tests/show";
 import { AddSlide } from "../runsheet/AddSlide";
 import { DeckReport, isWorthTelling } from "./DeckReport";
-import { JoinPages } from "./JoinPages";
+import { MatchPages } from "./MatchPages";
 import { isDeck } from "../show/fileKinds";
 import { RefreshPlan } from "./RefreshPlan";
 
@@ -50,7 +50,7 @@ describe("a refresh", () => {
 describe("joining pages", () => {
   it("puts single pages right, and tells steps where a slide has several", () => {
     const join = vi.fn();
-    open(viewOf(), <JoinPages titles={["One", "One more", "Three"]} joined={[0, 0, 2]} join={join} />);
+    open(viewOf(), <MatchPages titles={["One", "One more", "Three"]} joined={[0, 0, 2]} join={join} />);
     expect(screen.getByText("step 2")).toBeTruthy();
     const choose = (page: number, value: string) => {
       fireEvent.change(screen.getByLabelText(`Slide of page ${page}`), { target: { value } });

@@ -4,7 +4,7 @@ import { Select, LevelField } from "../ui/fields";
 import { decibels } from "../ui/format";
 import { ValueField } from "../ui/ValueField";
 import { DuckFields } from "../fields/DuckFields";
-import { readLufs, tenths, words, type Targets, type TargetsFor } from "./words";
+import { readLufs, tenths, words, type Targets, type TargetPreset } from "./words";
 
 interface Props {
   /** The presets. */
@@ -13,7 +13,7 @@ interface Props {
   wholeGain: Schemas["WholeGain"] | null;
 }
 
-const places: readonly (readonly [TargetsFor, string])[] = [
+const places: readonly (readonly [TargetPreset, string])[] = [
   ["room", words.places.room],
   ["web", words.places.web],
   ["broadcast", words.places.broadcast],

@@ -2,7 +2,7 @@ import type { Schemas } from "../api/client";
 import { plural } from "../ui/plural";
 
 export type Targets = Schemas["LevelTargets"];
-export type TargetsFor = Targets["for"];
+export type TargetPreset = Targets["for"];
 
 /** The range of loudness drawn, in LUFS. */
 export const drawn = { least: -50, greatest: -6 };

@@ -1,6 +1,6 @@
 import { bytesOf } from "./files";
 
-const mostKept = 6; // files of some megabytes each
+const cacheLimit = 6; // files of some megabytes each
 
 const waiting = new Map<string, (pieces: readonly string[]) => void>();
 const kept = new Map<string, Promise<readonly string[]>>();
@@ -18,7 +18,7 @@ export async function readPiece(stem: number, piece: number, atOnce: number): Pr
   // The most recently used ones are cached.
   kept.delete(name);
   kept.set(name, file);
-  for (const old of kept.keys()) if (kept.size > mostKept) kept.delete(old);
+  for (const old of kept.keys()) if (kept.size > cacheLimit) kept.delete(old);
   try {
     return bytesOf((await file)[piece % atOnce] ?? "");
   } catch (e) {

@@ -22,7 +22,7 @@ import { useDragValue } from "../ui/useDragValue";
 import { words } from "./words";
 
 interface Props {
-  laidOut: StrandLayout;
+  layout: StrandLayout;
   /** The position of its label, and the room for it, in pixels. */
   labelTop: number;
   labelHeight: number;
@@ -43,7 +43,7 @@ const fadeStepMs = 500;
 
 /** One cue, from its first slide to its last. Its ends and the whole can be dragged, or moved by keyboard. */
 export const Strand = memo(function Strand({
-  laidOut,
+  layout,
   labelTop,
   labelHeight,
   cue,
@@ -55,7 +55,7 @@ export const Strand = memo(function Strand({
   select,
 }: Props) {
   const { edit, now } = useOpenShow();
-  const { strand, kind, name, x, full, labelX, room } = laidOut;
+  const { strand, kind, name, x, full, labelX, room } = layout;
   const group = useRef<SVGGElement>(null);
 
   const place = useMemo(() => strandPlace(strand, rows), [strand, rows]);
@@ -247,8 +247,8 @@ export const Strand = memo(function Strand({
 
 /** A strand is redrawn only when one of its properties changes, not whenever strands are laid out again. */
 function isSame(a: Props, b: Props): boolean {
-  const { laidOut: x, ...restA } = a;
-  const { laidOut: y, ...restB } = b;
+  const { layout: x, ...restA } = a;
+  const { layout: y, ...restB } = b;
   return (
     x.strand === y.strand &&
     x.x === y.x &&

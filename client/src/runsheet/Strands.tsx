@@ -39,7 +39,7 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
   const findings = useFindings(view.id, view.revision);
   const bands = useBands(view);
   const { cues, sounds } = view.show;
-  const laidOut = useMemo(() => {
+  const layout = useMemo(() => {
     const times = new Map<string, number>();
     const placed = layOutStrands(strands, cues, sounds, bands, (strand) => strandPlace(strand, rows)).map((one) => {
       // Keyed by the repeat of its cue, so that a moved strand is still the same element and keeps the pointer.
@@ -54,7 +54,7 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
   const [active, setActive] = useState<string>();
   const activate = (event: SyntheticEvent) =>
     setActive((event.target as Element).closest<SVGElement>("[data-cue-id]")?.dataset.cueId);
-  const shown = laidOut.filter(
+  const shown = layout.filter(
     (one) => (one.bottom >= sight.top && one.top <= sight.bottom) || one.strand.cueId === active,
   );
   const [gripLayer, setGripLayer] = useState<SVGGElement | null>(null);
@@ -80,7 +80,7 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
       width: Math.abs(x - startX),
       height: Math.abs(y - startY),
     }),
-    commit: (box) => selectAll([...new Set(laidOut.filter((h) => isIn(h, box)).map((h) => h.strand.cueId))]),
+    commit: (box) => selectAll([...new Set(layout.filter((h) => isIn(h, box)).map((h) => h.strand.cueId))]),
     press: ({ y, ...keys }) => {
       const row = rows[rowAt(rows, y)];
       if (row) selectSlide(row.slideId, keys);
@@ -110,14 +110,14 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
         {...bind()}
       />
       <Steps rows={rows} width={bands.width} />
-      <Chains laidOut={laidOut} cues={cues} />
+      <Chains layout={layout} cues={cues} />
       {shown.map((one) => {
         const cue = cueOf.get(one.strand.cueId);
         return (
           cue && (
             <Strand
               key={one.key}
-              laidOut={one}
+              layout={one}
               labelTop={one.labelTop}
               labelHeight={one.labelHeight}
               cue={cue}
@@ -161,8 +161,8 @@ const Steps = memo(function Steps({ rows, width }: { width: number; rows: readon
 type PlacedStrand = Labelled<StrandLayout & { key: string; top: number; bottom: number }>;
 
 /** Lines from cues to those that follow them. */
-const Chains = memo(function Chains({ laidOut, cues }: { laidOut: readonly PlacedStrand[]; cues: readonly Cue[] }) {
-  const of = new Map(laidOut.map((h) => [h.strand.cueId, h]));
+const Chains = memo(function Chains({ layout, cues }: { layout: readonly PlacedStrand[]; cues: readonly Cue[] }) {
+  const of = new Map(layout.map((h) => [h.strand.cueId, h]));
   return cues.map((cue) => {
     const [from, to] = [of.get(cue.start.cueId ?? ""), of.get(cue.id)];
     if (!from || !to) return null;
@@ -183,8 +183,8 @@ const Chains = memo(function Chains({ laidOut, cues }: { laidOut: readonly Place
   });
 });
 
-const isIn = (laidOut: PlacedStrand, box: Box) =>
-  laidOut.x + laidOut.full >= box.x &&
-  laidOut.x - laidOut.full <= box.x + box.width &&
-  laidOut.bottom >= box.y &&
-  laidOut.top <= box.y + box.height;
+const isIn = (layout: PlacedStrand, box: Box) =>
+  layout.x + layout.full >= box.x &&
+  layout.x - layout.full <= box.x + box.width &&
+  layout.bottom >= box.y &&
+  layout.top <= box.y + box.height;

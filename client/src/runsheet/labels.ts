@@ -3,7 +3,7 @@ export const labelLine = 15;
 const tallest = 62;
 
 /** What placing its label needs of a strand: its position, and the room beside it. */
-interface LaidOut {
+interface Layout {
   kind: string;
   x: number;
   full: number;
@@ -19,8 +19,8 @@ export type Labelled<T> = T & { labelTop: number; labelHeight: number };
  * Places the labels of strands so that none covers another or a strand: each is cut where the next one begins. If that would
  * leave less than a line, the next one is moved down.
  */
-export function labelled<T extends LaidOut>(laidOut: readonly T[]): Labelled<T>[] {
-  const laid = laidOut.map((one) => ({ ...one, labelTop: one.top, labelHeight: tallest }));
+export function labelled<T extends Layout>(layout: readonly T[]): Labelled<T>[] {
+  const laid = layout.map((one) => ({ ...one, labelTop: one.top, labelHeight: tallest }));
   let open: Labelled<T>[] = [];
   for (const one of laid.toSorted((a, b) => a.top - b.top)) {
     open = open.filter((o) => o.labelTop + tallest > one.top);
@@ -34,5 +34,5 @@ export function labelled<T extends LaidOut>(laidOut: readonly T[]): Labelled<T>[
 }
 
 /** Whether the label beside a strand would cover another strand or its label. */
-const meet = (label: LaidOut, other: LaidOut) =>
+const meet = (label: Layout, other: Layout) =>
   label.labelX < other.labelX + other.room && other.x - other.full < label.labelX + label.room;

@@ -95,7 +95,7 @@ describe("strand", () => {
     editPoints: [],
     byHand: false,
     tailFrom: null,
-    takesOverFrom: null,
+    crossfadesFrom: null,
     replacedBy: null,
     handoverEnd: null,
     heardTo: 0,

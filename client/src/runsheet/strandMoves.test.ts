@@ -80,12 +80,12 @@ it("lays labels so that none lies over another, nor over a strand", () => {
   let seed = 7;
   const random = (below: number) => (seed = (seed * 16_807) % 2_147_483_647) % below;
   for (let time = 0; time < 200; time++) {
-    const laidOut = Array.from({ length: 1 + random(12) }, () => {
+    const layout = Array.from({ length: 1 + random(12) }, () => {
       const lane = random(3);
       const top = random(300);
       return { kind: random(2) ? "spot" : "voice", x: 14 + 18 * lane, full: 7, labelX: 61, room: 35, top };
     });
-    const laid = labelled(laidOut);
+    const laid = labelled(layout);
     for (const [i, one] of laid.entries())
       for (const other of laid.slice(i + 1).filter((o) => o.kind === one.kind)) {
         const [above, below] = one.labelTop <= other.labelTop ? [one, other] : [other, one];
@@ -96,7 +96,7 @@ it("lays labels so that none lies over another, nor over a strand", () => {
 });
 
 it("hangs strands side by side only where they sound together, and one that takes over in its place", () => {
-  const strand = (cueId: string, from: number, to: number, takesOverFrom: string | null = null) => ({
+  const strand = (cueId: string, from: number, to: number, crossfadesFrom: string | null = null) => ({
     cueId,
     startFrame: from * 48_000,
     endFrame: to * 48_000,
@@ -104,7 +104,7 @@ it("hangs strands side by side only where they sound together, and one that take
     rows: [],
     byHand: false,
     tailFrom: null,
-    takesOverFrom,
+    crossfadesFrom,
     replacedBy: null,
     handoverEnd: null,
     heardTo: 0,
@@ -112,14 +112,14 @@ it("hangs strands side by side only where they sound together, and one that take
     video: null,
   });
   const names = ["a", "b", "c", "d"];
-  const laidOut = layOutStrands(
+  const layout = layOutStrands(
     [strand("a", 0, 6), strand("b", 4, 9, "a"), strand("c", 20, 25), strand("d", 22, 30)],
     names.map((n) => cue(n, n)),
     names.map((n) => sound(n)),
     narrowBands,
   );
-  const x = Object.fromEntries(laidOut.map((h) => [h.strand.cueId, h.x]));
+  const x = Object.fromEntries(layout.map((h) => [h.strand.cueId, h.x]));
   expect(x.a).toBe(x.b);
   expect(x.d).toBeGreaterThan(x.c ?? 0);
-  expect(laidOut[0]?.room).toBeGreaterThan(laidOut[2]?.room ?? 0);
+  expect(layout[0]?.room).toBeGreaterThan(layout[2]?.room ?? 0);
 });

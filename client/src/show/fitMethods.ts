@@ -8,4 +8,4 @@ export type Compared = Schemas["Compared"];
 export const methods: Record<FitMethod, { name: string; does: string }> = words.fitMethods;
 
 /** How audible an edit is. */
-export const heard: Record<Schemas["JoinHeard"], string> = words.audible;
+export const heard: Record<Schemas["Audibility"], string> = words.audible;

@@ -8,8 +8,8 @@ import { words } from "./words";
 export function ParkedList({ selectCue }: { selectCue: (cueId: string) => void }) {
   const view = useView();
   const { edit } = useOpenShow();
-  const laidOut = new Set(view.strands.map((s) => s.cueId));
-  const parked = view.show.cues.filter((c) => !laidOut.has(c.id));
+  const layout = new Set(view.strands.map((s) => s.cueId));
+  const parked = view.show.cues.filter((c) => !layout.has(c.id));
   if (parked.length === 0) return null;
   return (
     <section aria-label={words.parked}>

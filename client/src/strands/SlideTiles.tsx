@@ -46,10 +46,10 @@ export const SlideTiles = memo(function SlideTiles({ slides, total, go }: Props)
       )}
       {slides.map(
         (slide) =>
-          isTold(slide, total, slides.length) && (
+          showsNumber(slide, total, slides.length) && (
             <span
               key={slide.slideId}
-              className={`figures pointer-events-none absolute inset-y-0 text-center text-[0.625rem] leading-4 font-bold ${isTold(slide, total, slides.length, onPhones) ? "" : "max-md:hidden"}`}
+              className={`figures pointer-events-none absolute inset-y-0 text-center text-[0.625rem] leading-4 font-bold ${showsNumber(slide, total, slides.length, onPhones) ? "" : "max-md:hidden"}`}
               style={{ ...place(slide.startFrame, slide.endFrame), minWidth: "fit-content" }}
               aria-hidden="true"
             >
@@ -62,7 +62,7 @@ export const SlideTiles = memo(function SlideTiles({ slides, total, go }: Props)
 });
 
 /** Whether there is room for a slide's number; of many short slides about every tenth is shown. */
-function isTold(slide: SlideTime, total: number, count: number, narrower = 1): boolean {
+function showsNumber(slide: SlideTime, total: number, count: number, narrower = 1): boolean {
   const step = Math.ceil((count * narrower) / 500) * 10;
   const room = roomForNumber * narrower;
   return (slide.endFrame - slide.startFrame) / total > room || (count > 1 / room && slide.number % step === 0);

@@ -127,7 +127,7 @@ export function layOutStrands(
   let left = 0;
   return bands.all.flatMap(({ kind, width, fullest }) => {
     const own = strands.filter((s) => soundOf.get(s.cueId)?.kind === kind).sort((a, b) => a.startFrame - b.startFrame);
-    const laidOut = overlapGroups(own, extentOf).flatMap(({ strands: group, lanes }) => {
+    const layout = overlapGroups(own, extentOf).flatMap(({ strands: group, lanes }) => {
       const count = 1 + Math.max(0, ...lanes);
       const beside = width - count * (2 * closeHalf + between) - 8;
       const close = count > 1 && kind !== "bed" && beside >= leastRoom;
@@ -141,7 +141,7 @@ export function layOutStrands(
       });
     });
     left += width;
-    return laidOut;
+    return layout;
   });
 }
 
@@ -154,7 +154,7 @@ interface OverlapGroup {
 /** Strands by start, split into groups that do not overlap in time, each strand in the first free lane. */
 function overlapGroups(strands: readonly StrandView[], extentOf: (strand: StrandView) => Extent): OverlapGroup[] {
   const found: OverlapGroup[] = [];
-  const takers = new Map(strands.flatMap((s) => (s.takesOverFrom ? [[s.takesOverFrom, s] as const] : [])));
+  const takers = new Map(strands.flatMap((s) => (s.crossfadesFrom ? [[s.crossfadesFrom, s] as const] : [])));
   let ends: number[] = [];
   for (const strand of strands) {
     const { top, bottom } = extentOf(strand);

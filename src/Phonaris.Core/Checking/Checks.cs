@@ -12,7 +12,7 @@ public static class Checks
         new ManualCues(), new NeverBegins(), new LateBeginnings(), new Clashes(), new VoicesTogether(), new WaitingLoops(), new Hotspots(), new HiddenCues(), new ParkedCues(), new UnusedSounds(),
         new CutVoices(), new LongVoices(), new CutVideos(), new AbruptEnds(), new SilentSlides(), new SilentEnd(), new CutByEnd(),
         new OffTarget(), new LevelJumps(), new DrownedVoices(), new Limiting(),
-        new Unfitted(), new AudibleJoins(), new LongTransitions(), new LateSteps(), new MissedTarget(),
+        new Unfitted(), new AudibleEdits(), new LongTransitions(), new LateSteps(), new MissedTarget(),
         new UnknownRights(), new MissingCredits(), new NotCleared(),
     ];
 

@@ -67,7 +67,7 @@ public sealed class Explanation
     {
         var delay = cue.DelayMs > 0 ? Wording.Seconds(cue.DelayMs) : null;
         if (scheduled.StartFrame < _time.StartFrame) return $"started on slide {NumberAt(scheduled.StartFrame)}";
-        if (scheduled.TakesOverFrom is { } before) return $"follows {Name(_show.Cue(before))} with a crossfade";
+        if (scheduled.CrossfadesFrom is { } before) return $"follows {Name(_show.Cue(before))} with a crossfade";
         return cue.Start.Kind switch
         {
             CueStartKind.Step => delay is null ? "starts here at a step" : $"starts here {delay} after a step",
@@ -150,10 +150,10 @@ public sealed class Explanation
     private bool IsBed(ScheduledCue cue) => _show.Sound(cue.SoundId).Kind == SoundKind.Bed;
 
     private Cue? TakenOver(ScheduledCue scheduled) =>
-        _schedule.Cues.FirstOrDefault(c => c.TakesOverFrom == scheduled.CueId && c.StartFrame < scheduled.EndFrame && c.EndFrame >= scheduled.EndFrame) is { } by ? _show.Cue(by.CueId) : null;
+        _schedule.Cues.FirstOrDefault(c => c.CrossfadesFrom == scheduled.CueId && c.StartFrame < scheduled.EndFrame && c.EndFrame >= scheduled.EndFrame) is { } by ? _show.Cue(by.CueId) : null;
 
     private int NumberAt(Cue by, ScheduledCue given) =>
-        NumberAt(_schedule.Cues.First(c => c.CueId == by.Id && c.TakesOverFrom == given.CueId).StartFrame);
+        NumberAt(_schedule.Cues.First(c => c.CueId == by.Id && c.CrossfadesFrom == given.CueId).StartFrame);
 
     private int NumberAt(long frame) => _order.At(frame).Number;
 

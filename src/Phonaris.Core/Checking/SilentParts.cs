@@ -25,7 +25,7 @@ internal static class SilentParts
         var before = show.Heard.Where(h => h.Sound.Kind == SoundKind.Bed && h.Place.EndFrame <= first.StartFrame).MaxBy(h => h.Place.EndFrame);
         if (before is null || before.Cue is not { EachSlide: false, Fit: null, Start.Kind: CueStartKind.Slide or CueStartKind.Step }) yield break;
         // A bed that was replaced is silent whatever its span.
-        if (show.Heard.Any(h => h.Place.TakesOverFrom == before.Cue.Id)) yield break;
+        if (show.Heard.Any(h => h.Place.CrossfadesFrom == before.Cue.Id)) yield break;
         yield return GoOn(show.Show, before.Cue, $"Extend {before.Sound.Name} through {(first == last ? $"slide {last.Number}" : $"slides {first.Number}–{last.Number}")}", last);
     }
 

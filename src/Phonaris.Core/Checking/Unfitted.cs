@@ -17,7 +17,7 @@ public sealed class Unfitted : ICheck
     {
         ArgumentNullException.ThrowIfNull(show);
         return
-            from unfit in show.Schedule.Unfit
+            from unfit in show.Schedule.FitFailures
             let cue = show.Show.Cue(unfit.CueId)
             where cue.Span is not null
             select new Finding(

@@ -4,7 +4,7 @@ namespace Phonaris.Core.Drawings;
 public static class Presence
 {
     /// <summary>Whether it is there.</summary>
-    /// <param name="step">How many steps are taken; 0 for all.</param>
+    /// <param name="step">The number of steps shown; 0 for all.</param>
     /// <param name="from">The step it appears with, from 1.</param>
     /// <param name="to">The last step it is there; <see cref="int.MaxValue"/> permanently.</param>
     public static bool At(int step, int from, int to) => step == 0 ? to == int.MaxValue : from <= step && step <= to;

@@ -5,12 +5,12 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Core.Fitting;
 
 /// <summary>
-/// All methods side by side for one cue and one length: those that suit first, the best first and those with a join that may be heard last; then the others,
+/// All methods side by side for one cue and one length: those that suit first, the best first and those with an edit that may be heard last; then the others,
 /// with what is against them. Where the show ends with it, the best is rather one whose own ending is heard.
 /// </summary>
 public static class Comparison
 {
-    /// <summary>What an ending that is broken off counts besides where the show ends with it: more than two joins that are hardly heard.</summary>
+    /// <summary>What an ending that is broken off counts besides where the show ends with it: more than two edits that are hardly heard.</summary>
     private const double BrokenOff = 0.5;
 
     /// <summary>Compares the methods, its own by the recipe the cue has.</summary>
@@ -29,7 +29,7 @@ public static class Comparison
         [
             .. Enum.GetValues<FitMethod>()
                 .Select(method => Try(fitter, method == own.Method ? own : new(method), length, cue.InFrame, cue.OutFrame))
-                .OrderBy(c => c.Fitted is null).ThenBy(c => c.Fitted?.Joins.Any(j => j.Heard == JoinHeard.MayBe))
+                .OrderBy(c => c.Fitted is null).ThenBy(c => c.Fitted?.EditPoints.Any(j => j.Heard == Audibility.MayBe))
                 .ThenBy(c => (c.Fitted?.Cost ?? 0) + (closes && c.Fitted is { EndsNaturally: false } ? BrokenOff : 0)),
         ];
     }

@@ -28,7 +28,7 @@ public static class FitAll
         ArgumentNullException.ThrowIfNull(cue);
         ArgumentNullException.ThrowIfNull(compared);
         var best = compared[0];
-        return new(cue.Id, lengthFrames, best.Fitted is null ? null : best.Method, best.Says, best.Fitted?.Joins.Count ?? 0, best.Fitted?.Joins.Max(j => (JoinHeard?)j.Heard), best.Fitted?.EndsNaturally ?? false);
+        return new(cue.Id, lengthFrames, best.Fitted is null ? null : best.Method, best.Says, best.Fitted?.EditPoints.Count ?? 0, best.Fitted?.EditPoints.Max(j => (Audibility?)j.Heard), best.Fitted?.EndsNaturally ?? false);
     }
 
     /// <summary>What all of it comes to, in a sentence.</summary>
@@ -37,11 +37,11 @@ public static class FitAll
         ArgumentNullException.ThrowIfNull(proposed);
         var fitted = proposed.Where(p => p.Method is not null).ToList();
         if (fitted.Count == 0) return proposed.Count == 0 ? "Every bed already fits its slides." : "No bed can be fitted. Change its slides or its sound first.";
-        var (joins, own) = (fitted.Sum(p => p.Joins), fitted.Count(p => p.EndsNaturally));
+        var (edits, own) = (fitted.Sum(p => p.EditPoints), fitted.Count(p => p.EndsNaturally));
         var left = proposed.Count - fitted.Count;
         return $"{(fitted.Count == 1 ? "1 bed will be" : $"{fitted.Count} beds will be")} exactly as long as {(fitted.Count == 1 ? "its" : "their")} slides. "
             + (own == fitted.Count ? own == 1 ? "It keeps its own ending. " : "All keep their own endings. " : own == 0 ? "" : own == 1 ? "1 keeps its own ending. " : $"{own} keep their own endings. ")
-            + (joins == 0 ? "No edits needed." : $"{(joins == 1 ? "1 edit" : $"{joins} edits, at worst")} {(fitted.Max(p => p.Worst) ?? JoinHeard.Not).InWords()}.")
+            + (edits == 0 ? "No edits needed." : $"{(edits == 1 ? "1 edit" : $"{edits} edits, at worst")} {(fitted.Max(p => p.Worst) ?? Audibility.Not).InWords()}.")
             + (left == 0 ? "" : left == 1 ? " 1 bed stays unchanged." : $" {left} beds stay unchanged.");
     }
 
@@ -58,7 +58,7 @@ public static class FitAll
 /// <param name="LengthFrames">The length it would be fitted to.</param>
 /// <param name="Method">The method; null where none suits.</param>
 /// <param name="Says">What to know about it, or why none suits.</param>
-/// <param name="Joins">How many joins it has.</param>
+/// <param name="EditPoints">How many edits it has.</param>
 /// <param name="Worst">Whether the boldest of them is heard; null for none.</param>
 /// <param name="EndsNaturally">Whether the music's own ending is heard.</param>
-public sealed record Proposed(string CueId, long LengthFrames, FitMethod? Method, string Says, int Joins, JoinHeard? Worst, bool EndsNaturally);
+public sealed record Proposed(string CueId, long LengthFrames, FitMethod? Method, string Says, int EditPoints, Audibility? Worst, bool EndsNaturally);

@@ -14,12 +14,12 @@ namespace Phonaris.Core.Fitting;
 public sealed class Fitter
 {
     /// <summary>How far a stretch is not heard, and how far it may go at all.</summary>
-    public const double UnheardStretch = 0.04, MostStretch = 0.12;
+    public const double InaudibleStretch = 0.04, MostStretch = 0.12;
 
     /// <summary>The longest length that can be asked for, in frames: as long as a slide can stay.</summary>
     public const long LongestFrames = Slide.GreatestHoldMs * Frames.PerMs;
 
-    /// <summary>What a join costs by itself, and how much more or less for each step of the recipe.</summary>
+    /// <summary>What an edit costs by itself, and how much more or less for each step of the recipe.</summary>
     private const float Penalty = 0.12f, PenaltyStep = 2.5f;
 
     /// <summary>Joins less alike than this part of random pairs of places may be heard, and are made only where they are wanted.</summary>
@@ -38,7 +38,7 @@ public sealed class Fitter
     /// <summary>For how many recipes what they leave is kept at hand.</summary>
     private const int MostRecipes = 4;
 
-    /// <summary>How many places are tried for a join.</summary>
+    /// <summary>How many places are tried for an edit.</summary>
     private const int MostMoves = 8;
 
     private readonly Piece _piece;
@@ -110,14 +110,14 @@ public sealed class Fitter
         foreach (var ends in (ReadOnlySpan<int>)[grid.Ends, bars])
         {
             if (ends > grid.Count || length < 2 * ends * grid.Middle) continue;
-            var at = new JoinPlaces(grid, _fine.Value, ends);
+            var at = new EditCandidates(grid, _fine.Value, ends);
             foreach (var path in PathsOf(recipe, ends).Find(length))
             {
                 // A jump taken several times is made at the same place each time.
                 var settled = path.Jumps.Distinct().ToDictionary(l => l, l => Settle(at, l, path.Jumps.Count));
                 var places = path.Jumps.Select(l => settled[l]).ToList();
                 if (places.Exists(p => p.Percentile > WorstPercentile && !recipe.Wanted.Any(w => grid.IsSame(w, p.Jump)))) continue;
-                // Moved to their beats, two joins must not have come too near to each other.
+                // Moved to their beats, two edits must not have come too near to each other.
                 if (places.Zip(places.Skip(1)).Any(p => p.Second.Jump.FromFrame - p.First.Jump.ToFrame < bars * grid.Middle * 9 / 10)) continue;
                 var (cut, told, pause) = new Splices(_sound, grid).Make(places, length, ends);
                 return new(FitMethod.Recut, length, cut, 1, told.ToValueList(), length, _endsItself.Value, path.Cost, Says(told, pause));
@@ -132,10 +132,10 @@ public sealed class Fitter
             "length");
     }
 
-    /// <summary>The lengths nearest to one, shorter and longer, that a single join comes to unheard; those there are.</summary>
+    /// <summary>The lengths nearest to one, shorter and longer, that a single edit comes to unheard; those there are.</summary>
     private List<long> OtherLengths(FitRecipe recipe, long length, int ends)
     {
-        var (paths, at) = (PathsOf(recipe, ends), new JoinPlaces(_grid.Value, _fine.Value, ends));
+        var (paths, at) = (PathsOf(recipe, ends), new EditCandidates(_grid.Value, _fine.Value, ends));
         var found = new List<long>();
         foreach (var by in (ReadOnlySpan<int>)[1, -1])
             foreach (var jump in paths.ToOtherLengths(length, by).Take(MostMoves))
@@ -153,32 +153,32 @@ public sealed class Fitter
         if (_paths.TryGetValue((recipe, ends), out var known)) return known;
         // As many as one recipe needs.
         if (_paths.Count >= MostRecipes) _paths.Clear();
-        var penalty = Penalty * MathF.Pow(PenaltyStep, -Math.Clamp(recipe.Joins, -FitRecipe.MostJoins, FitRecipe.MostJoins));
+        var penalty = Penalty * MathF.Pow(PenaltyStep, -Math.Clamp(recipe.Joins, -FitRecipe.MostEdits, FitRecipe.MostEdits));
         // Where the beat is not sure, bars are less so.
         return _paths[(recipe, ends)] = new(_grid.Value, _likeness.Value, _jumps.Value, recipe, penalty, _piece.Confidence * _piece.Confidence, ends);
     }
 
     /// <summary>The place a jump is made at. One that is made often is made the more exactly: what it misses adds up.</summary>
-    private (FrameJump Jump, float Percentile) Settle(JoinPlaces places, Jump jump, int times)
+    private (FrameJump Jump, float Percentile) Settle(EditCandidates places, Jump jump, int times)
     {
         var hop = _likeness.Value.HopFrames;
         return places.Settle(_from + jump.From * hop, _from + jump.To * hop, Math.Max(hop, SettledFrames / times));
     }
 
-    /// <summary>The recipe with a join of a re-cut moved along the piece, its jump being as long as it is: to the place nearest to where it is wanted.</summary>
+    /// <summary>The recipe with an edit of a re-cut moved along the piece, its jump being as long as it is: to the place nearest to where it is wanted.</summary>
     /// <param name="recipe">The recipe.</param>
     /// <param name="length">The length it is for, in frames.</param>
-    /// <param name="join">Which of the joins, from 0.</param>
+    /// <param name="edit">Which of the edits, from 0.</param>
     /// <param name="fromFrame">The frame of the sound it is wanted to lead from.</param>
     /// <exception cref="RuleException">It can be nowhere else; or the recipe does not do.</exception>
-    public FitRecipe Moved(FitRecipe recipe, long length, int join, long fromFrame)
+    public FitRecipe Moved(FitRecipe recipe, long length, int edit, long fromFrame)
     {
         ArgumentNullException.ThrowIfNull(recipe);
-        var joins = Fit(recipe, length).Joins;
-        if (join < 0 || join >= joins.Count) throw new RuleException("That edit no longer exists.", "join");
+        var edits = Fit(recipe, length).EditPoints;
+        if (edit < 0 || edit >= edits.Count) throw new RuleException("That edit no longer exists.", "join");
         var grid = NeedGrid();
-        var now = JumpOf(joins[join]);
-        var places = new JoinPlaces(grid, _fine.Value, 2 * grid.PerBar);
+        var now = JumpOf(edits[edit]);
+        var places = new EditCandidates(grid, _fine.Value, 2 * grid.PerBar);
         var others = Enumerable.Range(1, grid.Count - 1)
             .Select(s => new FrameJump(grid.At[s] - Splices.Lead(grid), grid.At[s] - Splices.Lead(grid) + now.ToFrame - now.FromFrame))
             .Where(l => l.ToFrame > _from && l.ToFrame < _to && !grid.IsSame(l, now) && JumpPaths.Allowed(recipe, grid, l.FromFrame, l.ToFrame))
@@ -190,20 +190,20 @@ public sealed class Fitter
         foreach (var (other, _) in others)
         {
             var moved = recipe with { Wanted = [.. recipe.Wanted.Where(w => !grid.IsSame(w, now)), other] };
-            if (Fit(moved, length).Joins.Any(j => grid.IsSame(other, JumpOf(j)))) return moved;
+            if (Fit(moved, length).EditPoints.Any(j => grid.IsSame(other, JumpOf(j)))) return moved;
         }
         throw new RuleException("This edit cannot move: no other passages that far apart are similar enough.", "join");
 
-        static FrameJump JumpOf(Join j) => new(j.FromFrame, j.ToFrame);
+        static FrameJump JumpOf(EditPoint j) => new(j.FromFrame, j.ToFrame);
     }
 
-    private static string Says(IReadOnlyList<Join> joins, long pause)
+    private static string Says(IReadOnlyList<EditPoint> edits, long pause)
     {
-        var heard = joins.Count switch
+        var heard = edits.Count switch
         {
             0 => "No edits needed.",
             1 => "1 edit.",
-            _ => $"{joins.Count} edits.",
+            _ => $"{edits.Count} edits.",
         };
         return pause == 0 ? heard : $"{heard} {(pause > 0 ? "Adds" : "Skips")} {Math.Abs(pause) / (double)Frames.PerSecond:0.00} s in a quiet passage.";
     }
@@ -214,7 +214,7 @@ public sealed class Fitter
         if (length <= Used) throw new RuleException("The music is already long enough. Use Shorten or Re-cut instead.", "length");
         var bars = 2 * grid.PerBar;
         var paths = PathsOf(new(FitMethod.Loop), bars);
-        var places = new JoinPlaces(grid, _fine.Value, bars);
+        var places = new EditCandidates(grid, _fine.Value, bars);
         var splices = new Splices(_sound, grid);
         var hop = _likeness.Value.HopFrames;
         // Round by round so that its own ending falls on the end, where what is left over is no more than a hundredth.
@@ -274,9 +274,9 @@ public sealed class Fitter
         var change = (double)length / Used - 1;
         if (Math.Abs(change) > MostStretch)
             throw new RuleException($"It would have to be {Math.Abs(change):0%} {(change > 0 ? "slower" : "faster")}, and more than {MostStretch:0%} sounds unnatural. Use Re-cut instead.", "length");
-        var heard = Math.Abs(change) > UnheardStretch;
+        var heard = Math.Abs(change) > InaudibleStretch;
         return new(
-            FitMethod.Stretch, length, null, (double)Used / length, [], length, _endsItself.Value, Math.Abs(change) / UnheardStretch * 0.4,
+            FitMethod.Stretch, length, null, (double)Used / length, [], length, _endsItself.Value, Math.Abs(change) / InaudibleStretch * 0.4,
             heard ? $"{Math.Abs(change):0.0%} {(change > 0 ? "slower" : "faster")}, barely audible." : $"{Math.Abs(change):0.0%} {(change > 0 ? "slower" : "faster")}, inaudible.");
     }
 

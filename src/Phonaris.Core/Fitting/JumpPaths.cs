@@ -48,7 +48,7 @@ internal sealed class JumpPaths
     {
         (_grid, _likeness, _penalty, _keptAtEnds) = (grid, likeness, penalty, keptAtEnds);
         var hop = likeness.HopFrames;
-        // A join is drawn towards its beat, and passages stay two bars in spite of it.
+        // An edit is drawn towards its beat, and passages stay two bars in spite of it.
         _least = (int)((2 * grid.PerBar + 1) * grid.Middle / hop) + 1;
         _byLag = new List<Jump>?[2 * likeness.Count + 1];
         var (opening, closing) = ((int)((grid.At[keptAtEnds] - grid.At[0] + hop - 1) / hop), Math.Min(likeness.Count, (int)((grid.At[grid.Count - keptAtEnds] - grid.At[0]) / hop)));

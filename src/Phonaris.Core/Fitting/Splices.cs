@@ -6,18 +6,18 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Core.Fitting;
 
 /// <summary>
-/// Turns the joins of a path into passages to the frame: each join aligned by cross-correlation, and what is still missing or too much
+/// Turns the edits of a path into passages to the frame: each edit aligned by cross-correlation, and what is still missing or too much
 /// spread over small splices that nobody hears.
 /// </summary>
 internal sealed class Splices(ISoundReader sound, BeatGrid grid)
 {
-    /// <summary>How far joins are moved to fit, and splices.</summary>
-    private const int JoinReach = 15 * Frames.PerMs, SpliceReach = 2 * Frames.PerMs;
+    /// <summary>How far edits are moved to fit, and splices.</summary>
+    private const int EditReach = 15 * Frames.PerMs, SpliceReach = 2 * Frames.PerMs;
 
     /// <summary>How much around a place is compared.</summary>
     private const int Around = 30 * Frames.PerMs, SpliceAround = 8 * Frames.PerMs;
 
-    /// <summary>How long the crossfades are: at joins with and without a beat, and at splices.</summary>
+    /// <summary>How long the crossfades are: at edits with and without a beat, and at splices.</summary>
     private const int BeatSeam = 30 * Frames.PerMs, FreeSeam = 60 * Frames.PerMs, SpliceSeam = 20 * Frames.PerMs;
 
     /// <summary>How much of a stretch a splice may take or give: what a stretch of a hundredth would.</summary>
@@ -27,11 +27,11 @@ internal sealed class Splices(ISoundReader sound, BeatGrid grid)
     public static int Lead(BeatGrid grid) => grid.HasBeat ? BeatSeam / 2 + 5 * Frames.PerMs : 0;
 
     /// <summary>The cut that a path through the piece comes to, of exactly a length.</summary>
-    /// <param name="jumps">Its joins, by the frames they lead from and to.</param>
+    /// <param name="jumps">Its edits, by the frames they lead from and to.</param>
     /// <param name="target">The length, in frames.</param>
     /// <param name="ends">How many stretches at the beginning and the end stay the very samples they were.</param>
-    /// <returns>The cut, where in it the joins came to be, and the rest that a moment's pause or skip had to take up, in frames.</returns>
-    public (Cut Cut, IReadOnlyList<Join> Joins, long Pause) Make(IReadOnlyList<(FrameJump Jump, float Percentile)> jumps, long target, int ends)
+    /// <returns>The cut, where in it the edits came to be, and the rest that a moment's pause or skip had to take up, in frames.</returns>
+    public (Cut Cut, IReadOnlyList<EditPoint> EditPoints, long Pause) Make(IReadOnlyList<(FrameJump Jump, float Percentile)> jumps, long target, int ends)
     {
         var pieces = new List<(long From, long To)>();
         var aligned = new Dictionary<FrameJump, long>();
@@ -40,7 +40,7 @@ internal sealed class Splices(ISoundReader sound, BeatGrid grid)
         {
             pieces.Add((from, jump.FromFrame));
             // Looping, it is the same each time.
-            if (!aligned.TryGetValue(jump, out from)) aligned[jump] = from = Aligned(jump.FromFrame, jump.ToFrame, JoinReach, Around);
+            if (!aligned.TryGetValue(jump, out from)) aligned[jump] = from = Aligned(jump.FromFrame, jump.ToFrame, EditReach, Around);
         }
         pieces.Add((from, grid.At[^1]));
 
@@ -48,7 +48,7 @@ internal sealed class Splices(ISoundReader sound, BeatGrid grid)
         var places = Places(pieces, ends);
         if (places.Count == 0 && left != 0)
         {
-            // Nothing but the ends and joins between them: the last join gives or takes what is left.
+            // Nothing but the ends and edits between them: the last edit gives or takes what is left.
             if (jumps.Count == 0) throw new RuleException("There is no passage between the opening and the ending to cut or repeat.", "length");
             pieces[^1] = pieces[^1] with { From = pieces[^1].From - left };
             left = 0;
@@ -60,14 +60,14 @@ internal sealed class Splices(ISoundReader sound, BeatGrid grid)
         var count = pause != 0 ? places.Count : (int)Math.Min(places.Count, (Math.Abs(left) + share - 1) / Math.Max(1, share));
         var chosen = Enumerable.Range(0, count).Select(k => places[(int)((k + 0.5) * places.Count / count)]).ToHashSet();
         var quietest = pause != 0 ? places.MinBy(p => grid[p.Stretch - 1][^1]) : default;
-        return (Assemble(pieces, chosen, left, pause, quietest, out var starts), [.. jumps.Select((l, k) => new Join(starts[k + 1], pieces[k].To, pieces[k + 1].From, Math.Round(100 * (double)l.Percentile, 1)))], pause);
+        return (Assemble(pieces, chosen, left, pause, quietest, out var starts), [.. jumps.Select((l, k) => new EditPoint(starts[k + 1], pieces[k].To, pieces[k + 1].From, Math.Round(100 * (double)l.Percentile, 1)))], pause);
     }
 
     /// <summary>Where splices can be: the beats within what may change, by passage and stretch.</summary>
     private List<(int Piece, int Stretch)> Places(List<(long From, long To)> pieces, int ends)
     {
         var places = new List<(int, int)>();
-        // No nearer to a join than half a beat.
+        // No nearer to an edit than half a beat.
         var near = grid.Middle / 2;
         for (var p = 0; p < pieces.Count; p++)
         {

@@ -41,7 +41,7 @@ internal sealed class CrossTerms(ILoudness sounds)
         {
             sounding.RemoveAll(t => t.End <= later.First);
             // In a crossfade between beds the power crosses over evenly.
-            foreach (var before in sounding.Where(t => later.Cue.TakesOverFrom != t.Cue.CueId)) pieces.AddRange(PiecesOf(before, later));
+            foreach (var before in sounding.Where(t => later.Cue.CrossfadesFrom != t.Cue.CueId)) pieces.AddRange(PiecesOf(before, later));
             sounding.Add(later);
         }
         var heard = pieces.FindAll(p => p.CanBeHeard(energies));

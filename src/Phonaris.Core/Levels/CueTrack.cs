@@ -4,15 +4,15 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Core.Levels;
 
 /// <summary>
-/// The loudness of a cue in the show's steps of 10 ms: a <see cref="CueCourse"/> at a position. The show's step s has index s − First in all arrays here.
+/// The loudness of a cue in the show's steps of 10 ms: a <see cref="CueLevelCurve"/> at a position. The show's step s has index s − First in all arrays here.
 /// Example: a cue from 12.34 s on has First = 1234; moved to 15.34 s it has the same course, and only First changes.
 /// </summary>
 /// <param name="cue">The cue.</param>
 /// <param name="course">Its loudness over time.</param>
-internal sealed class CueTrack(ScheduledCue cue, CueCourse course)
+internal sealed class CueTrack(ScheduledCue cue, CueLevelCurve course)
 {
     /// <summary>The track of a cue.</summary>
-    public static CueTrack Of(ScheduledCue cue, ILoudness sounds) => new(cue, CueCourse.Of(cue, sounds));
+    public static CueTrack Of(ScheduledCue cue, ILoudness sounds) => new(cue, CueLevelCurve.Of(cue, sounds));
 
     /// <summary>The cue.</summary>
     public ScheduledCue Cue => cue;
@@ -37,11 +37,11 @@ internal sealed class CueTrack(ScheduledCue cue, CueCourse course)
 
     /// <summary>The integrated loudness of a cue over all its appearances, in LUFS; null for none.</summary>
     public static double? IntegratedOf(IReadOnlyList<CueTrack> tracks) =>
-        tracks is [var one] ? one.Course.IntegratedLufs : Loudness.Integrated(CueCourse.MeanSquares(tracks.Select(t => t.Course)));
+        tracks is [var one] ? one.Course.IntegratedLufs : Loudness.Integrated(CueLevelCurve.MeanSquares(tracks.Select(t => t.Course)));
 
     /// <summary>The loudest 400 ms of a cue over all its appearances, in LUFS; null for none.</summary>
     public static double? LoudestOf(IReadOnlyList<CueTrack> tracks) =>
-        tracks is [var one] ? one.Course.LoudestLufs : Loudness.Loudest(CueCourse.MeanSquares(tracks.Select(t => t.Course)));
+        tracks is [var one] ? one.Course.LoudestLufs : Loudness.Loudest(CueLevelCurve.MeanSquares(tracks.Select(t => t.Course)));
 
-    private CueCourse Course => course;
+    private CueLevelCurve Course => course;
 }

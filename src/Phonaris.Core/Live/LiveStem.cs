@@ -24,10 +24,10 @@ public sealed record LiveStem(ScheduledCue Cue, long LengthFrames, long LoopFrom
     public static LiveStem Of(ScheduledCue planned)
     {
         ArgumentNullException.ThrowIfNull(planned);
-        var plays = planned with { StartFrame = 0, StopFrame = null, FadeIn = default, FadeOut = default, TakesOverFrom = null, ReplacedBy = null };
+        var plays = planned with { StartFrame = 0, StopFrame = null, FadeIn = default, FadeOut = default, CrossfadesFrom = null, ReplacedBy = null };
         // Fitted music repeats when its slides stay longer than planned; music with its own ending plays that first.
         var goesOn = plays.FittedBy is FitMethod.Recut or FitMethod.Loop or FitMethod.Stretch;
-        if (goesOn && !plays.EndsItself) plays = plays with { Rounds = Shows.Cue.FillSpan, SeamFrames = Seam.FramesFor(plays.LoopTo - plays.LoopFrom) };
+        if (goesOn && !plays.EndsItself) plays = plays with { Rounds = Shows.Cue.FillSpan, SeamFrames = EqualPowerCrossfade.FramesFor(plays.LoopTo - plays.LoopFrom) };
         if (plays.Rounds != Shows.Cue.FillSpan)
         {
             var (_, fadeOut) = FadeShape.Pair(default, FadeShape.Of(plays.Ending), plays.NaturalFrames);

@@ -23,14 +23,14 @@ public sealed record CarriedMusic(string CueId, string Name, SoundKind Kind, str
     /// <param name="from">The show the music comes from.</param>
     /// <param name="to">The show it goes to.</param>
     /// <param name="by">How slides are matched.</param>
-    public static ValueList<CarriedMusic> Propose(Show from, Show to, MatchedBy by)
+    public static ValueList<CarriedMusic> Propose(Show from, Show to, SlideMatching by)
     {
         ArgumentNullException.ThrowIfNull(from);
         ArgumentNullException.ThrowIfNull(to);
         Func<int, int?> places = by switch
         {
-            MatchedBy.Sections => BySections(from, to),
-            MatchedBy.Titles => ByTitles(from, to),
+            SlideMatching.Sections => BySections(from, to),
+            SlideMatching.Titles => ByTitles(from, to),
             _ => i => i < to.Slides.Count ? i : null,
         };
         return [.. from.Cues.Where(c => c.Span is not null).Select(cue =>
@@ -107,7 +107,7 @@ public sealed record CarriedMusic(string CueId, string Name, SoundKind Kind, str
 }
 
 /// <summary>How the slides of two shows are matched.</summary>
-public enum MatchedBy
+public enum SlideMatching
 {
     /// <summary>By sections of the same name.</summary>
     Sections,

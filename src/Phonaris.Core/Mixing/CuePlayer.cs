@@ -20,7 +20,7 @@ internal sealed class CuePlayer
     private readonly ISoundReader _sound;
     private readonly Put _add;
     private float? _correlation;
-    private HandoverSides? _taking, _giving;
+    private CrossfadeSides? _taking, _giving;
 
     public CuePlayer(ScheduledCue cue, ISoundReader sound)
     {
@@ -75,7 +75,7 @@ internal sealed class CuePlayer
         _sound.Read(_cue.LoopTo - _cue.SeamFrames + inSeam, leaving);
         for (var i = 0; i < entering.Length; i += Frames.Channels)
         {
-            var (gainLeaving, gainEntering) = Seam.GainsAt(inSeam + i / Frames.Channels, _cue.SeamFrames, correlation);
+            var (gainLeaving, gainEntering) = EqualPowerCrossfade.GainsAt(inSeam + i / Frames.Channels, _cue.SeamFrames, correlation);
             entering[i] = entering[i] * gainEntering + leaving[i] * gainLeaving;
             entering[i + 1] = entering[i + 1] * gainEntering + leaving[i + 1] * gainLeaving;
         }
@@ -86,7 +86,7 @@ internal sealed class CuePlayer
         var (head, tail) = (new float[_cue.SeamFrames * Frames.Channels], new float[_cue.SeamFrames * Frames.Channels]);
         _sound.Read(_cue.LoopFrom, head);
         _sound.Read(_cue.LoopTo - _cue.SeamFrames, tail);
-        return Seam.Correlation(head, tail);
+        return EqualPowerCrossfade.Correlation(head, tail);
     }
 
     private void Add(Span<float> samples, long frame, Span<float> mix)
@@ -148,19 +148,19 @@ internal sealed class CuePlayer
     }
 
     /// <summary>A bed and the one that replaces it, with their correlation in the crossfade.</summary>
-    private sealed class HandoverSides(CuePlayer before, CuePlayer later)
+    private sealed class CrossfadeSides(CuePlayer before, CuePlayer later)
     {
         /// <summary>Measured in the middle of the crossfade, where both are heard, over a second at most.</summary>
         private const long MeasuredFrames = Frames.PerSecond;
 
         private float? _likeness;
 
-        /// <summary>See <see cref="Seam.EvennessAt"/>; 1 outside the crossfade.</summary>
+        /// <summary>See <see cref="EqualPowerCrossfade.EvennessAt"/>; 1 outside the crossfade.</summary>
         /// <param name="at">An absolute frame.</param>
         public float EvennessAt(long at)
         {
             var (frame, length) = (at - later._cue.StartFrame, later._cue.FadeIn.Frames);
-            return frame < 0 || frame >= length ? 1 : Seam.EvennessAt(frame, length, _likeness ??= Measure(length));
+            return frame < 0 || frame >= length ? 1 : EqualPowerCrossfade.EvennessAt(frame, length, _likeness ??= Measure(length));
         }
 
         private float Measure(long length)
@@ -171,7 +171,7 @@ internal sealed class CuePlayer
             var scratch = Scratch();
             before.ReadBare(later._cue.StartFrame + from - before._cue.StartFrame, leaving, scratch);
             later.ReadBare(from, entering, scratch);
-            return Seam.Correlation(leaving, entering);
+            return EqualPowerCrossfade.Correlation(leaving, entering);
         }
     }
 }

@@ -24,9 +24,9 @@ public sealed class Mixer
         ArgumentNullException.ThrowIfNull(schedule);
         ArgumentNullException.ThrowIfNull(open);
         _players = [.. schedule.Cues.Select(c => (c, new CuePlayer(c, open(c.Source))))];
-        foreach (var (cue, player) in _players.Where(p => p.Cue.TakesOverFrom is not null))
+        foreach (var (cue, player) in _players.Where(p => p.Cue.CrossfadesFrom is not null))
         {
-            var before = _players.Where(p => p.Cue.CueId == cue.TakesOverFrom && p.Cue.StartFrame < cue.StartFrame).OrderBy(p => p.Cue.StartFrame).LastOrDefault();
+            var before = _players.Where(p => p.Cue.CueId == cue.CrossfadesFrom && p.Cue.StartFrame < cue.StartFrame).OrderBy(p => p.Cue.StartFrame).LastOrDefault();
             // When it is soloed, nothing crossfades with it.
             if (before.Player is not null) player.TakeOverFrom(before.Player);
         }

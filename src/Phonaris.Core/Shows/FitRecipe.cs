@@ -5,18 +5,18 @@ namespace Phonaris.Core.Shows;
 public sealed record FitRecipe(FitMethod Method)
 {
     /// <summary>The bounds of <see cref="Joins"/>.</summary>
-    public const int MostJoins = 2;
+    public const int MostEdits = 2;
 
-    /// <summary>The most joins that can be forbidden, and the most passages that can be kept.</summary>
+    /// <summary>The most edits that can be forbidden, and the most passages that can be kept.</summary>
     public const int MostPlaces = 200;
 
-    /// <summary>Re-cut: how many joins are preferred, from −2 for fewer to 2 for more.</summary>
+    /// <summary>Re-cut: how many edits are preferred, from −2 for fewer to 2 for more.</summary>
     public int Joins { get; init; }
 
-    /// <summary>Re-cut: joins that must not be used, by the frames of the sound they lead from and to.</summary>
+    /// <summary>Re-cut: edits that must not be used, by the frames of the sound they lead from and to.</summary>
     public ValueList<FrameJump> Forbidden { get; init; } = [];
 
-    /// <summary>Re-cut: joins to use where possible, by the frames of the sound they lead from and to.</summary>
+    /// <summary>Re-cut: edits to use where possible, by the frames of the sound they lead from and to.</summary>
     public ValueList<FrameJump> Wanted { get; init; } = [];
 
     /// <summary>Shorten: the frame of the sound at which it ends; null, or a frame out of reach, for the most natural one.</summary>

@@ -8,7 +8,7 @@ namespace Phonaris.Core.Shows;
 /// <param name="SpotLufs">The loudest 400 ms of a spot.</param>
 /// <param name="WholeLufs">The integrated loudness of the whole show.</param>
 /// <param name="TruePeakDbtp">The highest true peak, in dBTP.</param>
-public sealed record LevelTargets(TargetsFor For, double VoiceLufs, double BedLufs, double BedUnderVoiceLufs, double SpotLufs, double WholeLufs, double TruePeakDbtp)
+public sealed record LevelTargets(TargetPreset For, double VoiceLufs, double BedLufs, double BedUnderVoiceLufs, double SpotLufs, double WholeLufs, double TruePeakDbtp)
 {
     /// <summary>The lowest loudness target, in LUFS.</summary>
     public const double LeastLufs = -60;
@@ -45,20 +45,20 @@ public sealed record LevelTargets(TargetsFor For, double VoiceLufs, double BedLu
     }
 
     /// <summary>In a room where the presenter speaks over it: beds are lower, with headroom for sudden sounds.</summary>
-    public static LevelTargets Room { get; } = new(TargetsFor.Room, -20, -28, -34, -20, -20, -3);
+    public static LevelTargets Room { get; } = new(TargetPreset.Room, -20, -28, -34, -20, -20, -3);
 
     /// <summary>On the web, where sites play videos at about −16 LUFS.</summary>
-    public static LevelTargets Web { get; } = new(TargetsFor.Web, -16, -22, -28, -16, -16, -1);
+    public static LevelTargets Web { get; } = new(TargetPreset.Web, -16, -22, -28, -16, -16, -1);
 
     /// <summary>For broadcast, after EBU R 128.</summary>
-    public static LevelTargets Broadcast { get; } = new(TargetsFor.Broadcast, -23, -29, -35, -23, -23, -1);
+    public static LevelTargets Broadcast { get; } = new(TargetPreset.Broadcast, -23, -29, -35, -23, -23, -1);
 
     /// <summary>The target of a kind of sound, in LUFS; for a bed, the one without a voice.</summary>
     public double Of(SoundKind kind) => kind switch { SoundKind.Bed => BedLufs, SoundKind.Voice or SoundKind.Video => VoiceLufs, _ => SpotLufs };
 }
 
 /// <summary>The presets of <see cref="LevelTargets"/>.</summary>
-public enum TargetsFor
+public enum TargetPreset
 {
     /// <summary>In a room.</summary>
     Room,

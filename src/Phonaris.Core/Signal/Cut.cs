@@ -7,20 +7,20 @@ namespace Phonaris.Core.Signal;
 /// <param name="Passages">The passages in the order they are played.</param>
 public sealed record Cut(ValueList<Passage> Passages)
 {
-    /// <summary>A shorter jump is a splice or a short repeat, not a join: 0.6 s.</summary>
-    private const long LeastJoin = Values.Frames.PerSecond * 6 / 10;
+    /// <summary>A shorter jump is a splice or a short repeat, not an edit: 0.6 s.</summary>
+    private const long ShortestEdit = Values.Frames.PerSecond * 6 / 10;
 
     /// <summary>Its length in frames.</summary>
     public long Frames => Passages.Sum(p => p.Frames);
 
-    /// <summary>What is heard without a join; splices and short repeats are not joins.</summary>
+    /// <summary>What is heard without an edit; splices and short repeats are not edits.</summary>
     public ValueList<Run> Runs()
     {
         var runs = new List<Run>();
         long at = 0;
         foreach (var passage in Passages)
         {
-            if (runs is [.., var last] && Math.Abs(passage.FromFrame - last.ToFrame) < LeastJoin) runs[^1] = last with { ToFrame = passage.FromFrame + passage.Frames };
+            if (runs is [.., var last] && Math.Abs(passage.FromFrame - last.ToFrame) < ShortestEdit) runs[^1] = last with { ToFrame = passage.FromFrame + passage.Frames };
             else runs.Add(new(at, passage.FromFrame, passage.FromFrame + passage.Frames));
             at += passage.Frames;
         }

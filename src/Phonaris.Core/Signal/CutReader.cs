@@ -53,7 +53,7 @@ public sealed class CutReader : ISoundReader
         _sound.Read(_passages[k].FromFrame + from - _starts[k], entering);
         for (var i = 0; i < leaving.Length; i += 2)
         {
-            var (gainLeaving, gainEntering) = Seam.GainsAt(from - begin + i / 2, seam, _correlations[k]);
+            var (gainLeaving, gainEntering) = EqualPowerCrossfade.GainsAt(from - begin + i / 2, seam, _correlations[k]);
             var into = (int)(from - frame) * 2 + i;
             destination[into] = leaving[i] * gainLeaving + entering[i] * gainEntering;
             destination[into + 1] = leaving[i + 1] * gainLeaving + entering[i + 1] * gainEntering;
@@ -69,6 +69,6 @@ public sealed class CutReader : ISoundReader
         var before = _passages[k - 1];
         _sound.Read(before.FromFrame + before.Frames - seam / 2, leaving);
         _sound.Read(_passages[k].FromFrame - seam / 2, entering);
-        return Seam.Correlation(leaving, entering);
+        return EqualPowerCrossfade.Correlation(leaving, entering);
     }
 }

@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Signal;
 
-/// <summary>A part of a sound heard without a join.</summary>
+/// <summary>A part of a sound heard without an edit.</summary>
 /// <param name="AtFrame">Where it begins in the cut.</param>
 /// <param name="FromFrame">Its first frame in the sound.</param>
 /// <param name="ToFrame">The frame after its last.</param>

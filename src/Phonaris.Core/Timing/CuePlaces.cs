@@ -35,7 +35,7 @@ internal sealed class CuePlaces
         _show.Cues.SelectMany(c => _placed[c.Id].Select(p => (p, c, _show.Sound(c.SoundId))));
 
     /// <summary>The cues whose fit failed for their length, with the reason.</summary>
-    public ValueList<Unfit> Unfit => [.. _unfit.Select(u => new Unfit(u.Key, u.Value))];
+    public ValueList<FitFailure> FitFailures => [.. _unfit.Select(u => new FitFailure(u.Key, u.Value))];
 
     /// <summary>Whether a cue is triggered manually, or follows one that is.</summary>
     public bool IsManual(Cue cue) => cue.Start.Kind == CueStartKind.Hand || (WaitsFor(cue) is { } other && IsManual(other));
@@ -192,7 +192,7 @@ internal sealed class CuePlaces
         var (loopFrom, loopTo) = fitted is null ? Loop(cue, source, from, to) : (from, to);
         var rounds = fitted is null ? cue.Rounds : 1;
         return new(
-            cue.Id, sound.Id, source, 0, 0, from, to - from, loopFrom, loopTo, rounds == 1 ? 0 : Seam.FramesFor(loopTo - loopFrom), rounds,
+            cue.Id, sound.Id, source, 0, 0, from, to - from, loopFrom, loopTo, rounds == 1 ? 0 : EqualPowerCrossfade.FramesFor(loopTo - loopFrom), rounds,
             Gain.FromDecibels(cue.LevelDb + gainDb), LevelPoint.EnvelopeOf(cue.LevelPoints), default, default)
         {
             IsMuted = cue.Muted,
@@ -200,7 +200,7 @@ internal sealed class CuePlaces
             Ending = fitted?.Ending(cue.FadeOut) ?? cue.FadeOut,
             FittedBy = fitted?.Method,
             EndsItself = fitted?.EndsNaturally ?? false,
-            WorstJoin = fitted?.Joins.MaxBy(j => j.Percentile),
+            WorstEdit = fitted?.EditPoints.MaxBy(j => j.Percentile),
         };
     }
 

@@ -12,8 +12,8 @@ namespace Phonaris.Core.Timing;
 /// <param name="TotalFrames">The running time in frames at 48 kHz.</param>
 /// <param name="Cues">The cues that play automatically, in the show's order; one that restarts on every slide appears once for each.</param>
 /// <param name="Silent">The cues that have a time but do not sound by themselves: muted cues, cues that are triggered manually (timed as if they began with their slide), and beds that are replaced by a bed that begins at the same time.</param>
-/// <param name="Unfit">The cues whose fit failed for their length; they play unfitted.</param>
-public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, ValueList<ScheduledCue> Silent, ValueList<Unfit> Unfit)
+/// <param name="FitFailures">The cues whose fit failed for their length; they play unfitted.</param>
+public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, ValueList<ScheduledCue> Silent, ValueList<FitFailure> FitFailures)
 {
     /// <summary>The stretches in which voices speak and beds are ducked.</summary>
     public ValueList<DuckingStretch> DuckingStretches { get; init; } = [];
@@ -49,7 +49,7 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
         var ducked = Ducking.Of(heard.Where(p => p.Sound.Kind.IsSpoken() && p.Sound.HasAudio && p.Cue.Ducks).Select(p => (p.Scheduled, p.Cue.Duck ?? show.Duck)), places.Listened);
         var under = show.LevelTargets.BedUnderVoiceLufs + show.GainDb;
         var (inOrder, yielding) = BedOrder.Of(heard.Where(p => p.Sound.Kind == SoundKind.Bed).Select(p => (p.Scheduled, p.Cue)));
-        var beds = Handovers.Between(inOrder.Select(b => (b.Bed, Frames.FromMs(b.Cue.HandoverMs))), order.TotalFrames)
+        var beds = Crossfades.Between(inOrder.Select(b => (b.Bed, Frames.FromMs(b.Cue.HandoverMs))), order.TotalFrames)
             .Select(b => b with { Envelope = b.Envelope + Ducking.For(b, ducked, new(under, places.Listened, show.Sound(b.SoundId).Figures)) })
             .ToDictionary(b => b.Key);
         var silent = yielding.Select(y => y.Key).ToHashSet();
@@ -57,7 +57,7 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
             order.TotalFrames,
             [.. heard.Where(p => !silent.Contains(p.Scheduled.Key)).Select(p => beds.GetValueOrDefault(p.Scheduled.Key, p.Scheduled))],
             [.. placed[false].Select(p => p.Scheduled with { ByHand = places.IsManual(p.Cue) }), .. yielding],
-            places.Unfit)
+            places.FitFailures)
         { DuckingStretches = ducked };
     }
 
@@ -70,7 +70,7 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
     {
         ArgumentNullException.ThrowIfNull(show);
         var places = new CuePlaces(show, RunningOrder.Of(show), listened);
-        if (places.Unfit.FirstOrDefault(u => u.CueId == cueId) is { } unfit) throw new RuleException(unfit.Says, "method");
+        if (places.FitFailures.FirstOrDefault(u => u.CueId == cueId) is { } unfit) throw new RuleException(unfit.Says, "method");
         var placed = places.All.Where(p => p.Cue.Id == cueId).Select(p => p.Scheduled).FirstOrDefault()
             ?? throw new RuleException("All slides of this cue are hidden. Place it on others first.", "cueId");
         return FromZero(placed, LengthFor(show, cueId));
@@ -131,7 +131,7 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
     /// </summary>
     private static ScheduledCue Heard(ScheduledCue cue, long toFrame)
     {
-        var heard = cue with { StopFrame = null, Ending = Fade.None, FittedBy = null, EndsItself = false, WorstJoin = null, ReplacedBy = null };
+        var heard = cue with { StopFrame = null, Ending = Fade.None, FittedBy = null, EndsItself = false, WorstEdit = null, ReplacedBy = null };
         return toFrame <= cue.EndFrame - cue.FadeOut.Frames ? heard with { EndFrame = long.MaxValue, FadeOut = default } : heard;
     }
 }

@@ -22,11 +22,11 @@ namespace Phonaris.Core.Timing;
 /// <param name="Envelope">Its gain over time: level points and ducking.</param>
 /// <param name="FadeIn">Its fade-in.</param>
 /// <param name="FadeOut">Its fade-out.</param>
-/// <param name="TakesOverFrom">The bed it replaces while it fades in, or null.</param>
+/// <param name="CrossfadesFrom">The bed it crossfades from, or null.</param>
 /// <param name="ByHand">Whether it is triggered manually, or follows a cue that is.</param>
 public sealed record ScheduledCue(
     string CueId, string SoundId, SoundSource Source, long StartFrame, long EndFrame, long InFrame, long UsedFrames, long LoopFrom, long LoopTo,
-    long SeamFrames, int Rounds, float Gain, Envelope Envelope, FadeShape FadeIn, FadeShape FadeOut, string? TakesOverFrom = null, bool ByHand = false)
+    long SeamFrames, int Rounds, float Gain, Envelope Envelope, FadeShape FadeIn, FadeShape FadeOut, string? CrossfadesFrom = null, bool ByHand = false)
 {
     /// <summary>Whether it is muted; a muted video is still seen.</summary>
     public bool IsMuted { get; init; }
@@ -47,7 +47,7 @@ public sealed record ScheduledCue(
     public bool EndsItself { get; init; }
 
     /// <summary>The most audible edit of a fitted cue; null for none.</summary>
-    public Join? WorstJoin { get; init; }
+    public EditPoint? WorstEdit { get; init; }
 
     /// <summary>The bed that begins at the same moment and plays instead, or null.</summary>
     public string? ReplacedBy { get; init; }

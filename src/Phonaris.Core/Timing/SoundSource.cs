@@ -11,7 +11,7 @@ public readonly record struct SoundSource(string Media, double Speed, Cut? Cut =
     /// <summary>A frame of the file as a frame of these samples, when it is not cut.</summary>
     public long Frame(long fileFrame) => Speed == 1 ? fileFrame : (long)Math.Round(fileFrame / Speed);
 
-    /// <summary>A stretch of these samples as a stretch of the file; a stretch across a join is taken to continue from its beginning.</summary>
+    /// <summary>A stretch of these samples as a stretch of the file; a stretch across an edit is taken to continue from its beginning.</summary>
     public (long From, long To) FileRange(long from, long to)
     {
         if (Cut is not null) return (Cut.SoundFrame(from), Cut.SoundFrame(from) + to - from);

@@ -30,7 +30,7 @@ public sealed record TimingSheet(string Title, long TotalFrames, long? TargetMs,
         return new(
             sound.Name, sound.Kind, scheduled.StartFrame, scheduled.EndFrame, cue.InFrame, cue.OutFrame,
             Ms(scheduled.FadeIn), Ms(scheduled.FadeOut), cue.LevelDb, scheduled.ByHand)
-        { TakesOverFrom = scheduled.TakesOverFrom is { } before ? show.Sound(show.Cue(before).SoundId).Name : null };
+        { CrossfadesFrom = scheduled.CrossfadesFrom is { } before ? show.Sound(show.Cue(before).SoundId).Name : null };
 
         // The shortest fades only prevent clicks and are not listed.
         static long Ms(FadeShape fade) => fade.Frames <= FadeShape.BareEdgeFrames ? 0 : fade.Frames / Frames.PerMs;
@@ -66,6 +66,6 @@ public sealed record TimedStep(string Label, long AtFrame);
 public sealed record TimedSound(
     string Name, SoundKind Kind, long StartFrame, long EndFrame, long InFrame, long OutFrame, long FadeInMs, long FadeOutMs, double LevelDb, bool ByHand)
 {
-    /// <summary>The name of the bed it replaces; null for none.</summary>
-    public string? TakesOverFrom { get; init; }
+    /// <summary>The name of the bed it crossfades from; null for none.</summary>
+    public string? CrossfadesFrom { get; init; }
 }

@@ -50,15 +50,15 @@ internal sealed class PresentationForm(ExportFormat format, bool byHand) : Expor
         Func<string, CancellationToken, Task> Make(SoundOnSlides sound) => (to, token) => sound.WriteAsync(tools, to, token);
     }
 
-    private async Task<HandedDeck> DeckAsync(Export export, ExportTools tools, IReadOnlyList<SoundOnSlides> sounds, ILookup<int, HandedVideo> videos, CancellationToken cancel)
+    private async Task<PresentationDeck> DeckAsync(Export export, ExportTools tools, IReadOnlyList<SoundOnSlides> sounds, ILookup<int, PresentationVideo> videos, CancellationToken cancel)
     {
         var show = export.Timed.Show;
         var (slides, drawn) = (SlidesOf(export), show.WithCardsDrawn());
         var from = show.SlideIndex(slides[0].Id);
-        var handed = new List<HandedSlide>();
+        var handed = new List<PresentationSlide>();
         foreach (var (slide, n) in slides.Select((s, n) => (s, n)))
         {
-            var own = new List<HandedSound>();
+            var own = new List<PresentationSound>();
             foreach (var sound in sounds.Where(s => s.First == from + n)) own.Add(await HandedAsync(sound, tools, cancel));
             handed.Add(new(slide, [.. RunningOrder.StepsMs(slide)], token => PicturesAsync(drawn.Slides[from + n], tools, token), own) { Videos = [.. videos[from + n]] });
         }
@@ -67,7 +67,7 @@ internal sealed class PresentationForm(ExportFormat format, bool byHand) : Expor
         return new(handed, sections, byHand, Loops: show.Loops(), await tools.Pictures.SpotAsync(sign, cancel));
     }
 
-    private static async Task<HandedSound> HandedAsync(SoundOnSlides sound, ExportTools tools, CancellationToken cancel) => new(
+    private static async Task<PresentationSound> HandedAsync(SoundOnSlides sound, ExportTools tools, CancellationToken cancel) => new(
         sound.Sound.Name, sound.Spot?.Alternative ?? $"{sound.Sound.Name}, a sound", tools.Derived.PathOf(sound.FileName), (sound.To - sound.From) / Frames.PerMs, sound.Last - sound.First + 1, sound.Loops, sound.Step, sound.DelayMs,
         sound.Spot is { } spot ? new(spot, await tools.Pictures.SpotAsync(spot, cancel)) : null);
 

@@ -8,7 +8,7 @@ internal sealed class PlayerPage(string path, string title, string code) : IPlay
     private readonly StreamWriter _page = new(File.Create(path), new UTF8Encoding(encoderShouldEmitUTF8Identifier: false));
     private bool _begun;
 
-    /// <summary>What is read and coded at once: whole groups of three bytes, each of which is four letters.</summary>
+    /// <summary>The bytes read and encoded at once: whole groups of three, each of which becomes four letters.</summary>
     private const int BlockBytes = 3 << 18;
 
     public async Task<string> AddFileAsync(string name, string path, CancellationToken cancel)

@@ -5,13 +5,13 @@ using Phonaris.Media.Sounds;
 
 namespace Phonaris.Exports.Players;
 
-/// <summary>The stems of a player in pieces that are exact to the sample once they are decoded: kept, so that what did not change is not coded again.</summary>
+/// <summary>The stems of a player in segments that are exact to the sample when decoded. They are cached, so unchanged ones are not encoded again.</summary>
 internal static class PlayerSounds
 {
-    /// <summary>What a stem's pieces are kept as.</summary>
+    /// <summary>The cache name of a stem's segments.</summary>
     public static string NameOf(LiveStem stem) => $"player/{stem.ToSchedule().ContentKey(0, stem.LengthFrames)}.pieces";
 
-    /// <summary>Writes the pieces of a stem, as <see cref="SoundPieces"/> does.</summary>
+    /// <summary>Writes the segments of a stem, as <see cref="SoundPieces"/> does.</summary>
     public static async Task WriteAsync(LiveStem stem, ExportTools tools, string path, CancellationToken cancel)
     {
         await using var file = File.Create(path);

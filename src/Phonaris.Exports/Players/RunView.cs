@@ -7,18 +7,18 @@ using Phonaris.Media.Sounds;
 
 namespace Phonaris.Exports.Players;
 
-/// <summary>All a page needs to show a show without the server.</summary>
+/// <summary>Everything a page needs to present a show without the server.</summary>
 /// <param name="Id">The run.</param>
-/// <param name="Revision">The revision of the show that is shown.</param>
+/// <param name="Revision">The revision of the show.</param>
 /// <param name="Show">The show.</param>
-/// <param name="RunningOrder">When each slide is planned.</param>
-/// <param name="Plan">What shall sound wherever the presenter is.</param>
-/// <param name="Stems">What cues sound from.</param>
-/// <param name="PieceFrames">How long the pieces are that stems come in, in frames at 48 kHz; the last of each is what remains.</param>
-/// <param name="PlannedSilences">By slide, for those on which nothing is planned to sound: what sounds before and after, in words.</param>
-/// <param name="Curves">The courses of fades, from silence to full, by their names: gains at equal distances.</param>
-/// <param name="ManualCues">The names of what does not sound by itself: it is triggered manually, or for what does.</param>
-/// <param name="ShownElsewhere">Whether the show is being presented on another page too.</param>
+/// <param name="RunningOrder">The planned time of each slide.</param>
+/// <param name="Plan">What should play wherever the presenter is.</param>
+/// <param name="Stems">The stems of the cues.</param>
+/// <param name="PieceFrames">The length of the segments of stems, in frames at 48 kHz; the last of each stem is shorter.</param>
+/// <param name="PlannedSilences">For each slide that is planned to be silent: what plays before and after, as text.</param>
+/// <param name="Curves">The fade curves from silence to full, by name: gains at equal intervals.</param>
+/// <param name="ManualCues">The names of the cues that do not play automatically: manual cues, and cues that start after one.</param>
+/// <param name="ShownElsewhere">Whether the show is also being presented on another page.</param>
 public sealed record RunView(
     string Id, long Revision, Show Show, RunningOrder RunningOrder, LivePlan Plan, IReadOnlyList<StemView> Stems, int PieceFrames,
     IReadOnlyDictionary<string, string> PlannedSilences, IReadOnlyDictionary<FadeCurve, IReadOnlyList<float>> Curves, IReadOnlyList<string> ManualCues, bool ShownElsewhere)
@@ -30,8 +30,8 @@ public sealed record RunView(
     /// <param name="revision">The revision of the show.</param>
     /// <param name="timed">The show with its times.</param>
     /// <param name="plan">Its plan.</param>
-    /// <param name="stems">What its cues sound from.</param>
-    /// <param name="shownElsewhere">Whether it is being presented on another page too.</param>
+    /// <param name="stems">The stems of its cues.</param>
+    /// <param name="shownElsewhere">Whether it is also being presented on another page.</param>
     public static RunView Of(string id, long revision, TimedShow timed, LivePlan plan, IReadOnlyList<(LiveStem Stem, IReadOnlyList<string> CueIds)> stems, bool shownElsewhere)
     {
         ArgumentNullException.ThrowIfNull(timed);
@@ -46,8 +46,8 @@ public sealed record RunView(
     }
 }
 
-/// <summary>What cues sound from.</summary>
+/// <summary>The stem of some cues.</summary>
 /// <param name="CueIds">The cues of the plan.</param>
-/// <param name="Frames">How long it is, in frames at 48 kHz.</param>
-/// <param name="LoopFrom">The frame from which it is repeated; its length where it is not.</param>
+/// <param name="Frames">Its length, in frames at 48 kHz.</param>
+/// <param name="LoopFrom">The frame from which it repeats; its length if it does not.</param>
 public sealed record StemView(IReadOnlyList<string> CueIds, long Frames, long LoopFrom);

@@ -3,10 +3,10 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Exports.Presentations;
 
-/// <summary>What a presentation file plays that moves on by the clock: each cue exactly as it sounds in the film, from its own slide on; videos as such a file can say them.</summary>
+/// <summary>The sounds of a self-running presentation file: each cue exactly as in the film, starting on its slide, and videos within the limits of the format.</summary>
 internal static class ClockSounds
 {
-    /// <summary>The sounds of a show, and what cannot be carried over.</summary>
+    /// <summary>The sounds of a show, and what is lost.</summary>
     public static (IReadOnlyList<SoundOnSlides> Sounds, IReadOnlyList<string> Lost) Of(Export export)
     {
         var (timed, start, end) = (export.Timed, export.StartFrame, export.EndFrame);
@@ -19,7 +19,7 @@ internal static class ClockSounds
         ];
         var dissolves = export.Slides.Skip(1).Sum(s => show.Slides[s.Index].Transition.Ms);
         if (dissolves > 0) lost.Add($"In programs that start a slide's time after its dissolve, the show takes up to {Wording.Seconds(dissolves)} longer. Sounds still start with their slides.");
-        // A video that is muted is seen, and one that is triggered manually waits for a click on it.
+        // A muted video is visible, and a manual one waits for a click.
         return ([.. schedule.Cues.Concat(schedule.Silent.Where(c => show.Cue(c.CueId).Video is not null)).Where(c => c.StartFrame < end && c.EndFrame > start).Select(Laid)], lost);
 
         SoundOnSlides Laid(ScheduledCue cue)
@@ -28,9 +28,9 @@ internal static class ClockSounds
             var (first, last) = (order.At(from), order.At(to - 1));
             if (show.Cue(cue.CueId) is { Video: not null } video)
                 return new(show.Sound(cue.SoundId), new(0, [], [], []), 0, 0, first.Index, last.Index, cue.ByHand ? null : 0, (from - first.StartFrame) / Frames.PerMs, Loops: false, null) { Video = video };
-            // A crossfade is worked out from both its sides.
-            var before = schedule.Cues.Where(c => c.CueId == cue.TakesOverFrom && c.StartFrame < cue.StartFrame).OrderBy(c => c.StartFrame).TakeLast(1).Select(c => c with { TakesOverFrom = null });
-            var after = schedule.Cues.Where(c => c.TakesOverFrom == cue.CueId && c.StartFrame > cue.StartFrame).OrderBy(c => c.StartFrame).Take(1).Select(c => c with { TakesOverFrom = SoundOnSlides.Name });
+            // A crossfade needs both of its sounds.
+            var before = schedule.Cues.Where(c => c.CueId == cue.CrossfadesFrom && c.StartFrame < cue.StartFrame).OrderBy(c => c.StartFrame).TakeLast(1).Select(c => c with { CrossfadesFrom = null });
+            var after = schedule.Cues.Where(c => c.CrossfadesFrom == cue.CueId && c.StartFrame > cue.StartFrame).OrderBy(c => c.StartFrame).Take(1).Select(c => c with { CrossfadesFrom = SoundOnSlides.Name });
             return new(
                 show.Sound(cue.SoundId), new(to - cue.StartFrame, [.. before.Append(cue with { CueId = SoundOnSlides.Name }).Concat(after).Select(c => Moved(c, cue.StartFrame))], [], []),
                 from - cue.StartFrame, to - cue.StartFrame, first.Index, last.Index, 0, (from - first.StartFrame) / Frames.PerMs, Loops: false, null);

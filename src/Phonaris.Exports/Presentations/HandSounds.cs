@@ -6,8 +6,8 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Exports.Presentations;
 
 /// <summary>
-/// What a presentation file plays that somebody moves on: by the live rule, as far as such a file can say it. It can say across how many slides a sound goes on,
-/// that it loops, and what it begins with; level and fades are in the samples. It cannot fade what is cut off, or crossfade beds.
+/// The sounds of a presentation file that a presenter advances: as when presenting, within the limits of the format. The format has the number of slides a sound plays on,
+/// looping, and the start. Level and fades are applied to the samples. It cannot fade out a sound that is stopped, or crossfade beds.
 /// </summary>
 internal sealed class HandSounds
 {
@@ -26,7 +26,7 @@ internal sealed class HandSounds
         _positions = export.Timed.Order.Slides.ToDictionary(s => s.SlideId, s => s.Index);
     }
 
-    /// <summary>The sounds of a show, and what cannot be carried over.</summary>
+    /// <summary>The sounds of a show, and what is lost.</summary>
     public static (IReadOnlyList<SoundOnSlides> Sounds, IReadOnlyList<string> Lost) Of(Export export)
     {
         var planned = new HandSounds(export);
@@ -56,13 +56,13 @@ internal sealed class HandSounds
         return [laid with { First = _positions[place.SlideId], Step = place.Step, DelayMs = delay }];
     }
 
-    /// <summary>Where a cue begins by itself: what comes after another, as long after that one's beginning as that lasts.</summary>
+    /// <summary>When a cue starts automatically: one that follows another starts after that one's length.</summary>
     private (LivePlace Place, long DelayMs) Begins(LiveCue cue, LivePlace first)
     {
         if (_plan.Places.FirstOrDefault(p => p.Begins.Any(b => b.CueId == cue.Id && b.StartsHere)) is { } place)
         {
             if (_export.Slides.Any(s => s.SlideId == place.SlideId)) return (place, place.Begins.First(b => b.CueId == cue.Id).DelayMs);
-            // Of a part of the deck, what is playing where that begins.
+            // In a part of the deck, what is playing where the part begins.
             Lose($"started before slide {first.Number}, but here it starts with that slide", cue);
             return (first with { Step = 0 }, 0);
         }
@@ -77,7 +77,7 @@ internal sealed class HandSounds
 
     private bool IsManual(LiveCue cue)
     {
-        // What comes after a sound that is triggered manually has a place of its own to be clicked.
+        // A cue after a manual one gets its own icon to click.
         for (var before = cue; before?.After is not null;)
         {
             before = _plan.Cues.FirstOrDefault(c => c.CueId == before.After);
@@ -90,7 +90,7 @@ internal sealed class HandSounds
 
     private Fade SwellOf(LiveCue cue) => Follows(cue) && cue.HandoverMs > cue.FadeIn.Ms ? Fade.Of(cue.HandoverMs) : cue.FadeIn;
 
-    /// <summary>Whether a bed comes where another is replaced by it.</summary>
+    /// <summary>Whether a bed starts where it replaces another.</summary>
     private bool Follows(LiveCue cue) =>
         cue.Kind == SoundKind.Bed && _plan.Places.FindIndex(p => p.Begins.Any(b => b.CueId == cue.Id && b.StartsHere)) is > 0 and var at
         && _plan.Places[at - 1].Held.Any(id => id != cue.Id && _plan.Cues.First(c => c.Id == id).Kind == SoundKind.Bed);
@@ -112,7 +112,7 @@ internal sealed class HandSounds
         else _lost[says] = [cue.Name];
     }
 
-    /// <summary>A place for what has none, in the lower right corner, side by side.</summary>
+    /// <summary>An icon for a cue without a hotspot, in the lower right corner, side by side.</summary>
     private Hotspot Corner(string name) => Hotspot.New(name) with { X = 0.96 - 0.06 * (_corner++ % 8), Y = 0.93, Size = 0.05, Symbol = HotspotSymbol.Wave };
 
     private static ScheduledCue Faded(ScheduledCue cue, Fade fade)

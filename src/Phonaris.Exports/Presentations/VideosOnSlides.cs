@@ -4,36 +4,36 @@ using Phonaris.Formats.Presentations;
 namespace Phonaris.Exports.Presentations;
 
 /// <summary>
-/// The videos of a presentation file. Such a file can say where one lies, which part of it is played and how often, how loud, and its fades; what else is set of
-/// one is told. One that every program plays goes out as it was imported; of others, and of long ones of which little is used, the part that is.
+/// The videos of a presentation file. The format has position, trim, repeats, level and fades; other settings are reported as
+/// lost. A video that every program plays is exported as imported; of others, and of long ones with a short used part, that part is exported.
 /// </summary>
 internal static class VideosOnSlides
 {
-    /// <summary>The width of the picture that stands for one, in pixels.</summary>
+    /// <summary>The width of a poster picture, in pixels.</summary>
     private const int StillWidth = 1280;
 
-    /// <summary>The loudest that can be said, in dB.</summary>
+    /// <summary>The highest level of the format, in dB.</summary>
     private const double MostDb = 0;
 
-    /// <summary>Makes them ready.</summary>
-    /// <param name="export">What is exported.</param>
-    /// <param name="laid">What lies on its slides, videos among it.</param>
-    /// <param name="tools">What they are made with.</param>
+    /// <summary>Prepares the videos.</summary>
+    /// <param name="export">The export.</param>
+    /// <param name="laid">The sounds and videos on its slides.</param>
+    /// <param name="tools">The services it needs.</param>
     /// <param name="progress">Receives the progress from 0 to 1.</param>
     /// <param name="cancel">Stops it.</param>
-    /// <returns>The videos by the position of their slide among all, the lowest first, and what cannot be carried over.</returns>
-    public static async Task<(ILookup<int, HandedVideo> Laid, IReadOnlyList<string> Lost)> OfAsync(
+    /// <returns>The videos by the index of their slide, from back to front, and what is lost.</returns>
+    public static async Task<(ILookup<int, PresentationVideo> Laid, IReadOnlyList<string> Lost)> OfAsync(
         Export export, IReadOnlyList<SoundOnSlides> laid, ExportTools tools, IProgress<double>? progress, CancellationToken cancel)
     {
         var show = export.Timed.Show;
         var videos = laid.Where(l => l.Video is not null).OrderBy(l => show.Cues.FindIndex(c => c.Id == l.Video!.Id)).ToList();
-        List<(int Slide, HandedVideo Video)> handed = [];
+        List<(int Slide, PresentationVideo Video)> handed = [];
         foreach (var (video, n) in videos.Select((v, n) => (v, n)))
             handed.Add((video.First, await HandedAsync(show, video, tools, progress.Part((double)n / videos.Count, 1.0 / videos.Count), cancel)));
         return (handed.ToLookup(h => h.Slide, h => h.Video), [.. videos.DistinctBy(v => v.Video!.Id).SelectMany(v => Unsaid(show, v).Select(says => $"{v.Sound.Name} {says}.")).Distinct()]);
     }
 
-    /// <summary>About what one adds: the name of its file, its bytes, and how long making it takes.</summary>
+    /// <summary>For the estimate of a video: the name of its file, its bytes, and the time to make it.</summary>
     public static (string File, long Bytes, double Seconds) About(Sound video, Cue cue, ExportTools tools)
     {
         if (IsWhole(video, cue)) return (video.Media, tools.BytesOf(video.Media), 0);
@@ -41,10 +41,10 @@ internal static class VideosOnSlides
         return ($"{video.Media} {cue.InFrame} {cue.OutFrame}", (long)(500_000 * seconds), seconds / 2);
     }
 
-    /// <summary>Whether it goes out as it was imported, trimmed by those who play it.</summary>
+    /// <summary>Whether it is exported as imported and trimmed by the program that plays it.</summary>
     private static bool IsWhole(Sound video, Cue cue) => video.Video!.PlaysAnywhere && !VideoFile.Of(video, cue).IsPart;
 
-    private static async Task<HandedVideo> HandedAsync(Show show, SoundOnSlides laid, ExportTools tools, IProgress<double>? progress, CancellationToken cancel)
+    private static async Task<PresentationVideo> HandedAsync(Show show, SoundOnSlides laid, ExportTools tools, IProgress<double>? progress, CancellationToken cancel)
     {
         var (video, cue) = (laid.Sound, laid.Video!);
         var path = IsWhole(video, cue) ? tools.MediaPath(video.Media) : await tools.Videos.PartAsync(video, cue.InFrame, cue.OutFrame, withSound: true, progress, cancel);
@@ -53,10 +53,10 @@ internal static class VideosOnSlides
 
     /// <summary>A video with its settings.</summary>
     /// <param name="show">The show.</param>
-    /// <param name="laid">The video, and where it begins.</param>
+    /// <param name="laid">The video, and its start.</param>
     /// <param name="path">Its file.</param>
-    /// <param name="still">The picture that stands for it.</param>
-    public static HandedVideo Of(Show show, SoundOnSlides laid, string path, string still)
+    /// <param name="still">Its poster picture.</param>
+    public static PresentationVideo Of(Show show, SoundOnSlides laid, string path, string still)
     {
         var (video, cue, place) = (laid.Sound, laid.Video!, laid.Video!.Video!);
         var (lead, tail) = IsWhole(video, cue) ? (cue.InFrame, video.Frames - cue.OutFrame) : (0, 0);
@@ -75,7 +75,7 @@ internal static class VideosOnSlides
         };
     }
 
-    /// <summary>What such a file cannot say of a video, in words after its name.</summary>
+    /// <summary>What the format lacks for a video, as the rest of a sentence after its name.</summary>
     private static IEnumerable<string> Unsaid(Show show, SoundOnSlides laid)
     {
         var (cue, place) = (laid.Video!, laid.Video!.Video!);

@@ -4,7 +4,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Formats.Captions;
 
-/// <summary>Captions as files: WebVTT (W3C), and SubRip, which everything else reads.</summary>
+/// <summary>Caption files: WebVTT (W3C), and SubRip for programs without WebVTT.</summary>
 public static class CaptionFiles
 {
     /// <summary>Captions as WebVTT.</summary>

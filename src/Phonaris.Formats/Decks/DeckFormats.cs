@@ -4,27 +4,27 @@ using Phonaris.Formats.Decks.Presentations;
 
 namespace Phonaris.Formats.Decks;
 
-/// <summary>Reads decks of every kind.</summary>
+/// <summary>Reads decks of all supported formats.</summary>
 public static class DeckFormats
 {
     /// <summary>The largest deck file, in bytes: 500 MB.</summary>
     public const long GreatestBytes = 500_000_000;
 
-    /// <summary>What can be read, for messages.</summary>
+    /// <summary>The supported formats, for messages.</summary>
     public const string Readable = "PPTX, ODP, PDF, PNG, JPEG, WebP or SVG";
 
     private const int HeadBytes = 1024;
 
-    /// <summary>How compound files begin: what an encrypted presentation is wrapped in (ECMA-376 part 2, agile encryption), and what presentations were before.</summary>
+    /// <summary>The first bytes of compound files: encrypted presentations (ECMA-376 part 2, agile encryption), and presentations in the format before 2007.</summary>
     private static ReadOnlySpan<byte> Compound => [0xD0, 0xCF, 0x11, 0xE0, 0xA1, 0xB1, 0x1A, 0xE1];
 
-    /// <summary>The longest sound or video that is unpacked from a deck, in bytes.</summary>
+    /// <summary>The largest sound or video that is unpacked from a deck, in bytes.</summary>
     public const long MostSoundBytes = 500_000_000;
 
     private static readonly IDeckFormat[] All = [new PdfDeck(), new PictureDeck(), new PptxDeck(), new OdpDeck(), new SvgDeck()];
 
-    /// <summary>Reads one deck from one or several files, which are put in the natural order of their names.</summary>
-    /// <exception cref="RuleException">A file cannot be read; names it and says what would work.</exception>
+    /// <summary>Reads one deck from one or several files, in the natural order of their names.</summary>
+    /// <exception cref="RuleException">A file cannot be read; the message names it and says what would work.</exception>
     public static Deck Read(IEnumerable<DeckFile> files)
     {
         var decks = files.OrderBy(f => f.Name, NaturalOrder.Comparer).Select(Read).ToList();
@@ -58,12 +58,12 @@ public static class DeckFormats
         }
         catch (Exception e) when (e is not RuleException and not OutOfMemoryException)
         {
-            // Readers meet broken files in many ways; to the person they are one.
+            // Readers fail on broken files in many ways; to the user they are the same.
             throw new RuleException($"{file.Name} is damaged. Save the deck again and add that file.");
         }
     }
 
-    /// <summary>The media type of a deck file that is kept, by its content; null where it is not there or no deck.</summary>
+    /// <summary>The media type of a stored deck file, by its content; null if it does not exist or is no deck.</summary>
     public static string? TypeOf(string path)
     {
         if (!File.Exists(path)) return null;
@@ -82,7 +82,7 @@ public static class DeckFormats
         return head[..stream.ReadAtLeast(head, head.Length, throwOnEndOfStream: false)];
     }
 
-    /// <summary>Works out what is on pages of a presentation file.</summary>
+    /// <summary>Computes the drawings of pages of a presentation file.</summary>
     /// <param name="path">The file.</param>
     /// <param name="type">Its media type.</param>
     /// <param name="pages">The pages, from 1.</param>
@@ -99,11 +99,11 @@ public static class DeckFormats
         }
     }
 
-    /// <summary>Reads a sound, or a video, within a deck as a stream: it may be half a gigabyte long.</summary>
+    /// <summary>Opens a sound or video within a deck as a stream, because it may be half a gigabyte.</summary>
     /// <param name="path">The deck's file.</param>
     /// <param name="sound">The sound.</param>
     /// <param name="read">Reads the stream.</param>
-    /// <exception cref="RuleException">It is not there, or cannot be unpacked.</exception>
+    /// <exception cref="RuleException">It does not exist, or cannot be unpacked.</exception>
     public static async Task<T> ReadSoundAsync<T>(string path, DeckSound sound, Func<Stream, Task<T>> read)
     {
         ArgumentNullException.ThrowIfNull(sound);
@@ -121,7 +121,7 @@ public static class DeckFormats
         }
     }
 
-    /// <summary>Says that a deck file is too large.</summary>
+    /// <summary>The message for a deck file that is too large.</summary>
     public static RuleException TooLarge(string name) =>
         new($"{name} is larger than {GreatestBytes / 1_000_000} MB. Split the deck, or save it with smaller pictures.");
 }

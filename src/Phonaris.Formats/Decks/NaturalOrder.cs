@@ -1,6 +1,6 @@
 namespace Phonaris.Formats.Decks;
 
-/// <summary>Orders names as people count: <c>slide 2</c> before <c>slide 10</c>. Letters by their code, without regard to case.</summary>
+/// <summary>Orders names with numbers by value: <c>slide 2</c> before <c>slide 10</c>. Letters by their code, ignoring case.</summary>
 public static class NaturalOrder
 {
     /// <summary>The order.</summary>
@@ -15,7 +15,7 @@ public static class NaturalOrder
             if (char.IsAsciiDigit(a[i]) && char.IsAsciiDigit(b[j]))
             {
                 var (x, y) = (Digits(a, ref i), Digits(b, ref j));
-                // Without leading zeros the longer number is the greater.
+                // Without leading zeros, the number with more digits is greater.
                 order = x.Length != y.Length ? x.Length - y.Length : string.CompareOrdinal(x, y);
             }
             else order = char.ToUpperInvariant(a[i++]) - char.ToUpperInvariant(b[j++]);

@@ -6,7 +6,7 @@ using UglyToad.PdfPig.Exceptions;
 
 namespace Phonaris.Formats.Decks;
 
-/// <summary>A PDF (ISO 32000): a slide for each page; its title is what is written largest, as far as it runs on in the same size.</summary>
+/// <summary>A PDF (ISO 32000): a slide for each page. The title is the largest text, as far as it continues in the same size.</summary>
 internal sealed class PdfDeck : IDeckFormat
 {
     private const double SameSize = 0.06;
@@ -51,7 +51,7 @@ internal sealed class PdfDeck : IDeckFormat
         static bool Same(double a, double b) => Math.Abs(a - b) <= b * SameSize;
     }
 
-    /// <summary>The lines of a page from top to bottom: words whose feet are at one height.</summary>
+    /// <summary>The lines of a page from top to bottom: words on the same baseline.</summary>
     private static List<(string Text, double Size)> Lines(Page page)
     {
         List<(string Text, double Size)> lines = [];

@@ -3,10 +3,10 @@ using SkiaSharp;
 
 namespace Phonaris.Formats.Decks;
 
-/// <summary>A picture file — PNG, JPEG, WebP: one slide, named after the file. Only its header is read here.</summary>
+/// <summary>A picture file (PNG, JPEG, WebP): one slide, named after the file. Only its header is read here.</summary>
 internal sealed class PictureDeck : IDeckFormat
 {
-    /// <summary>The longest side of a picture, in pixels.</summary>
+    /// <summary>The greatest width or height of a picture, in pixels.</summary>
     public const int LongestSide = 20_000;
 
     /// <summary>The most pixels of a picture: a hundred million.</summary>
@@ -26,11 +26,11 @@ internal sealed class PictureDeck : IDeckFormat
         return Slide(file, TypeOf(head)!, width, height);
     }
 
-    /// <summary>A deck of the one slide that a picture file makes.</summary>
+    /// <summary>A deck with one slide from a picture file.</summary>
     public static Deck Slide(DeckFile file, string type, int width, int height) => new(
         [new(1, Names.FromFile(file.Name), "", "", null, false, DeckStep.Whole, null, new PictureSource(file.Media, type, 1, width, height))], []);
 
-    /// <summary>Refuses pictures too large to be drawn.</summary>
+    /// <summary>Rejects pictures that are too large to draw.</summary>
     /// <exception cref="RuleException">It is too large.</exception>
     public static void CheckSize(string name, int width, int height)
     {

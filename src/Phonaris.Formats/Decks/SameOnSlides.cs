@@ -1,10 +1,10 @@
 namespace Phonaris.Formats.Decks;
 
-/// <summary>Says of several slides at once what is the same of each: “Slides 3, 5–9: a chart is not drawn.”</summary>
+/// <summary>Merges identical messages about slides: “Slides 3, 5–9: a chart is not drawn.”</summary>
 public static class SameOnSlides
 {
-    /// <summary>A sentence for each thing there is to say of slides, in the order in which they come.</summary>
-    /// <param name="told">The slides' numbers, and the sentences said of each.</param>
+    /// <summary>A sentence for each distinct message, in order of first appearance.</summary>
+    /// <param name="told">The slide numbers and their messages.</param>
     public static IEnumerable<string> Of(IEnumerable<(int Slide, string Sentence)> told) => told
         .GroupBy(t => t.Sentence, t => t.Slide)
         .Select(g => g.Distinct().Order().ToList() is { Count: > 1 } slides ? $"Slides {Ranges(slides)}: {g.Key}" : $"Slide {g.First()}: {g.Key}");

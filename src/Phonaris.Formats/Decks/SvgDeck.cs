@@ -6,7 +6,7 @@ using Phonaris.Shared;
 
 namespace Phonaris.Formats.Decks;
 
-/// <summary>An SVG drawing: one slide, named after its title or the file. Drawings that reach for anything outside themselves are refused.</summary>
+/// <summary>An SVG drawing: one slide, named after its title or the file. Drawings that refer to anything outside are rejected.</summary>
 internal sealed class SvgDeck : IDeckFormat
 {
     public bool Recognises(DeckFile file, ReadOnlySpan<byte> head) => PictureKinds.IsSvg(head);
@@ -33,12 +33,12 @@ internal sealed class SvgDeck : IDeckFormat
         }
     }
 
-    /// <summary>Walks through the drawing: refuses references to outside, and gives its title when it has one.</summary>
+    /// <summary>Scans the drawing: rejects external references, and returns its title if it has one.</summary>
     private static string? Inspect(DeckFile file)
     {
         string? title = null;
         using var reader = XmlReader.Create(file.Path, SafeSvg.Xml);
-        // To read a title leaves the reader on what follows it, which is looked at like all else.
+        // Reading a title leaves the reader on the next node, which is scanned like all others.
         for (var isAt = reader.Read(); isAt; isAt = reader.Read())
         {
             while (title is null && reader is { NodeType: XmlNodeType.Element, LocalName: "title", Depth: 1, IsEmptyElement: false })
@@ -68,7 +68,7 @@ internal sealed class SvgDeck : IDeckFormat
     private static RuleException TooMuch(DeckFile file) =>
         new($"{file.Name} is too complex. Simplify it, or save it as PNG.");
 
-    /// <summary>Whether a style reaches for a file or an address: <c>url(…)</c> other than within the drawing, or an import.</summary>
+    /// <summary>Whether a style refers to a file or an address: <c>url(…)</c> outside the drawing, or an import.</summary>
     private static bool PointsOutside(string value)
     {
         if (value.Contains("@import", StringComparison.OrdinalIgnoreCase)) return true;

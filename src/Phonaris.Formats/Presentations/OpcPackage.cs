@@ -4,12 +4,12 @@ using Phonaris.Formats.Decks.Presentations;
 namespace Phonaris.Formats.Presentations;
 
 /// <summary>
-/// The parts of a package of ISO/IEC 29500-2, to be changed and written again: what is not touched is written byte for byte, what nothing leads to any
-/// more is left out.
+/// The parts of a package of ISO/IEC 29500-2, which can be changed and written again. Unchanged parts are written byte for byte, and parts that nothing
+/// refers to any more are left out.
 /// </summary>
 internal sealed class OpcPackage : IDisposable
 {
-    /// <summary>The most that a part of a deck may come to, in bytes; what is added here, such as a video, is as long as it is.</summary>
+    /// <summary>The largest part of a deck, in bytes. Added parts, such as videos, have no limit.</summary>
     private const long MostPartBytes = 1_000_000_000;
 
     private const string RelationshipsType = "application/vnd.openxmlformats-package.relationships+xml";
@@ -28,7 +28,7 @@ internal sealed class OpcPackage : IDisposable
     {
         using (ZipFiles.Open(path, name))
         {
-            // Only looked at, for its bounds.
+            // Opened only to check its limits.
         }
         _source = Package.Open(path, FileMode.Open, FileAccess.Read, FileShare.Read);
         Relations.AddRange(_source.GetRelationships().Select(OpcRelation.Of));
@@ -39,12 +39,12 @@ internal sealed class OpcPackage : IDisposable
         }
     }
 
-    /// <summary>What the package itself leads to.</summary>
+    /// <summary>The relationships of the package itself.</summary>
     public List<OpcRelation> Relations { get; } = [];
 
-    /// <summary>The part a relation leads to; null where it leads outside, or nowhere.</summary>
-    /// <param name="from">The part it leads from; null for the package.</param>
-    /// <param name="relation">The relation.</param>
+    /// <summary>The part a relationship refers to; null if it is external or missing.</summary>
+    /// <param name="from">The part it belongs to; null for the package.</param>
+    /// <param name="relation">The relationship.</param>
     public OpcPart? Target(OpcPart? from, OpcRelation? relation)
     {
         if (relation is null or { Outside: true }) return null;
@@ -55,18 +55,18 @@ internal sealed class OpcPackage : IDisposable
         }
         catch (ArgumentException)
         {
-            // An address that can be no part's, as some writers leave behind.
+            // Some writers leave behind an invalid address.
             return null;
         }
     }
 
-    /// <summary>The part that a part leads to by a relation of a kind; null where there is none.</summary>
+    /// <summary>The part that a part refers to by a type of relationship; null if there is none.</summary>
     public OpcPart? Target(OpcPart? from, string kind) => Target(from, (from?.Relations ?? Relations).Find(r => r.Is(kind)));
 
     /// <summary>Adds a part.</summary>
-    /// <param name="name">Where, with <c>{0}</c> for the first number that is free.</param>
+    /// <param name="name">Its name, with <c>{0}</c> for the first free number.</param>
     /// <param name="type">Its content type.</param>
-    /// <param name="content">Gives its bytes.</param>
+    /// <param name="content">Returns its bytes.</param>
     public OpcPart Add(string name, string type, Func<Stream> content)
     {
         var number = 1;
@@ -76,15 +76,15 @@ internal sealed class OpcPackage : IDisposable
         return _parts[uri] = new(uri, type, content);
     }
 
-    /// <summary>Writes what can be come to from the package's own relations.</summary>
-    /// <param name="path">The file; there must be none.</param>
-    /// <param name="progress">Told the fraction written.</param>
+    /// <summary>Writes all parts that are reachable from the package's relationships.</summary>
+    /// <param name="path">The file, which must not exist.</param>
+    /// <param name="progress">Receives the fraction written.</param>
     /// <param name="cancel">Stops it.</param>
-    /// <exception cref="RuleException">A part is larger than can be.</exception>
+    /// <exception cref="RuleException">A part is too large.</exception>
     public void Write(string path, IProgress<double>? progress, CancellationToken cancel)
     {
         var parts = Reached();
-        // Written from front to back, so that nothing of it is kept in memory.
+        // Written sequentially, so that nothing has to stay in memory.
         using var package = Package.Open(path, FileMode.CreateNew, FileAccess.Write);
         foreach (var (part, n) in parts.Select((p, n) => (p, n)))
         {
@@ -122,7 +122,7 @@ internal sealed class OpcPackage : IDisposable
         }
     }
 
-    /// <summary>Names of parts are the same whether their letters are large or small (ISO/IEC 29500-2, 9.1.1.4).</summary>
+    /// <summary>Part names ignore case (ISO/IEC 29500-2, 9.1.1.4).</summary>
     private sealed class SamePartName : IEqualityComparer<Uri>
     {
         public bool Equals(Uri? one, Uri? other) => string.Equals(one?.OriginalString, other?.OriginalString, StringComparison.OrdinalIgnoreCase);

@@ -6,9 +6,9 @@ using Phonaris.Formats.Decks.Presentations;
 namespace Phonaris.Formats.Presentations;
 
 /// <summary>A part of a package.</summary>
-/// <param name="uri">Where it is.</param>
+/// <param name="uri">Its name.</param>
 /// <param name="type">Its content type.</param>
-/// <param name="content">Gives its bytes.</param>
+/// <param name="content">Returns its bytes.</param>
 internal sealed class OpcPart(Uri uri, string type, Func<Stream> content)
 {
     private static readonly string[] Packed = ["image/png", "image/jpeg", "audio/", "video/"];
@@ -16,23 +16,23 @@ internal sealed class OpcPart(Uri uri, string type, Func<Stream> content)
     private XElement? _edited;
     private List<OpcRelation>? _before;
 
-    /// <summary>Where it is.</summary>
+    /// <summary>Its name.</summary>
     public Uri Uri => uri;
 
     /// <summary>Its content type.</summary>
     public string ContentType { get; set; } = type;
 
-    /// <summary>The most bytes it may come to; null for as many as there are.</summary>
+    /// <summary>The size limit in bytes; null for none.</summary>
     public long? MostBytes { get; init; }
 
-    /// <summary>What it leads to.</summary>
+    /// <summary>Its relationships.</summary>
     public List<OpcRelation> Relations { get; } = [];
 
-    /// <summary>Whether it is packed as tight as can be already.</summary>
+    /// <summary>Whether its content is already compressed.</summary>
     public bool IsPacked => Packed.Any(p => ContentType.StartsWith(p, StringComparison.Ordinal)) && !ContentType.EndsWith("wav", StringComparison.Ordinal);
 
-    /// <summary>Its document, to be looked at.</summary>
-    /// <exception cref="XmlException">It is not well formed, too long, too deep, or uses entities.</exception>
+    /// <summary>Its document, for reading.</summary>
+    /// <exception cref="XmlException">It is not well-formed, is too long or too deep, or uses entities.</exception>
     public XElement Read()
     {
         if (_edited is not null) return _edited;
@@ -40,14 +40,14 @@ internal sealed class OpcPart(Uri uri, string type, Func<Stream> content)
         return ZipFiles.Xml(stream);
     }
 
-    /// <summary>Its document, to be changed.</summary>
+    /// <summary>Its document, for changing.</summary>
     public XElement Edit()
     {
         _before ??= [.. Relations];
         return _edited ??= Read();
     }
 
-    /// <summary>Its bytes as they are now.</summary>
+    /// <summary>Its current bytes.</summary>
     public Stream Open()
     {
         if (_edited is null) return content();
@@ -58,8 +58,8 @@ internal sealed class OpcPart(Uri uri, string type, Func<Stream> content)
         return bytes;
     }
 
-    /// <summary>Leads to another part.</summary>
-    /// <returns>The relation's id.</returns>
+    /// <summary>Adds a relationship to another part.</summary>
+    /// <returns>The id of the relationship.</returns>
     public string Lead(OpcPart to, string kind)
     {
         var target = PackUriHelper.GetRelativeUri(uri, to.Uri);
@@ -70,7 +70,7 @@ internal sealed class OpcPart(Uri uri, string type, Func<Stream> content)
         return $"rId{number}";
     }
 
-    /// <summary>A part as this one was before it was changed.</summary>
+    /// <summary>A copy of this part as it was originally.</summary>
     public OpcPart CopyTo(OpcPackage package, string name)
     {
         var copy = package.Add(name, ContentType, content);

@@ -6,18 +6,18 @@ using static Phonaris.Formats.Decks.Presentations.Ooxml;
 namespace Phonaris.Formats.Presentations;
 
 /// <summary>
-/// The sounds and videos that a slide of a deck had before: those the show has taken over go, and sounds it was brought without; videos it was brought without
-/// stay, and all that lie outside the file.
+/// The original sounds and videos of a deck's slide. Those that the show has imported are removed, and so are sounds that it does not have. Videos that
+/// it does not have stay, and so does everything outside the file.
 /// </summary>
 internal static class OwnMedia
 {
-    /// <summary>Takes them out. A video's shape is left, so that what takes its place comes to lie where it does.</summary>
+    /// <summary>Removes them. The shape of a video stays, so that its replacement gets the same position.</summary>
     /// <param name="package">The deck.</param>
     /// <param name="part">The slide.</param>
     /// <param name="timeline">Its timeline.</param>
     /// <param name="known">The content hashes of the show's sounds and videos.</param>
-    /// <param name="told">Told what is to be said of it.</param>
-    /// <returns>The content hashes of the videos that go, with their shapes.</returns>
+    /// <param name="told">Receives messages.</param>
+    /// <returns>The content hashes of the removed videos, with their shapes.</returns>
     public static List<(string Media, XElement Shape)> TakeOut(OpcPackage package, OpcPart part, SlideTimeline timeline, IReadOnlySet<string> known, Action<string> told)
     {
         var slide = part.Edit();
@@ -41,7 +41,7 @@ internal static class OwnMedia
                 continue;
             }
             if (hash is not null && !known.Contains(hash)) sentences.Add($"the deck's own sound {name} is not in the show and is left out.");
-            // The sign of a sound is a picture; another shape is there for what it shows.
+            // The icon of a sound is a picture; a shape of another kind has its own purpose.
             var gone = shape.Name == P + "pic";
             timeline.Remove(id, gone);
             if (gone && what == "video") videos.Add((hash!, shape));
@@ -69,7 +69,7 @@ internal static class OwnMedia
         }
     }
 
-    /// <summary>Takes elements off a slide, and the relations that led from them alone.</summary>
+    /// <summary>Removes elements from a slide, and relationships that only they used.</summary>
     /// <param name="part">The slide.</param>
     /// <param name="elements">The elements.</param>
     public static void TakeOff(OpcPart part, params IReadOnlyList<XElement> elements)

@@ -4,7 +4,7 @@ using static Phonaris.Formats.Decks.Presentations.Ooxml;
 
 namespace Phonaris.Formats.Presentations;
 
-/// <summary>A presentation to be changed: its slides, and what says which there are.</summary>
+/// <summary>A presentation that can be changed: its slides, and the parts that list them.</summary>
 internal sealed class PresentationParts : IDisposable
 {
     private const string Office = "http://schemas.openxmlformats.org/officeDocument/2006/relationships/";
@@ -25,14 +25,14 @@ internal sealed class PresentationParts : IDisposable
     /// <summary>The parts.</summary>
     public OpcPackage Package { get; }
 
-    /// <summary>Its slides in the order of its pages, as they were read.</summary>
+    /// <summary>The slides in their original order.</summary>
     public IReadOnlyList<OpcPart> Pages { get; }
 
-    /// <summary>The size of its slides, in English metric units.</summary>
+    /// <summary>The size of the slides, in English metric units.</summary>
     public (long Width, long Height) Size { get; }
 
     /// <summary>A presentation without slides.</summary>
-    /// <param name="proportion">The width of its slides for a height of 1.</param>
+    /// <param name="proportion">The ratio of width to height of its slides.</param>
     public static PresentationParts Blank(double proportion)
     {
         var package = new OpcPackage();
@@ -48,11 +48,11 @@ internal sealed class PresentationParts : IDisposable
         return new(package);
     }
 
-    /// <summary>A presentation file, to be changed.</summary>
+    /// <summary>Opens a presentation file for changing.</summary>
     /// <param name="path">The file.</param>
     /// <param name="name">Its name in messages.</param>
-    /// <param name="lost">Told what of it cannot be kept.</param>
-    /// <returns>The presentation; null where it cannot be changed, which is told.</returns>
+    /// <param name="lost">Receives what cannot be kept.</param>
+    /// <returns>The presentation; null if it cannot be changed, which is reported.</returns>
     public static PresentationParts? Open(string path, string name, Action<string> lost)
     {
         OpcPackage package;
@@ -62,7 +62,7 @@ internal sealed class PresentationParts : IDisposable
         }
         catch (FormatException)
         {
-            // Such as one with an address that is none: it can be read, slide by slide, but not be written as it is.
+            // For example one with an invalid address: its slides can be read, but it cannot be written.
             lost("The deck has links that cannot be written, so its slides are exported as pictures.");
             return null;
         }
@@ -77,13 +77,13 @@ internal sealed class PresentationParts : IDisposable
             main.Relations.RemoveAll(r => r.Is("vbaProject"));
             lost("The macros of the deck are left out.");
         }
-        // Templates and decks that open as a show are presentations all the same.
+        // Templates and decks saved as slide shows become normal presentations.
         main.ContentType = Markup + "presentation.main+xml";
         if (package.Relations.RemoveAll(r => r.Is("digital-signature/origin")) > 0) lost("The signature of the deck is left out because its content changed.");
         return new(package);
     }
 
-    /// <summary>Adds a slide without anything on it but a title.</summary>
+    /// <summary>Adds a slide with only a title.</summary>
     public OpcPart NewSlide()
     {
         var slide = Package.Add("/ppt/slides/slide{0}.xml", Markup + "slide+xml", BlankParts.Open("slide.xml"));
@@ -94,7 +94,7 @@ internal sealed class PresentationParts : IDisposable
         return slide;
     }
 
-    /// <summary>Adds a slide like another, with notes of its own.</summary>
+    /// <summary>Adds a copy of a slide, with its own notes.</summary>
     public OpcPart CopyOf(OpcPart slide)
     {
         var copy = slide.CopyTo(Package, "/ppt/slides/slide{0}.xml");
@@ -107,7 +107,7 @@ internal sealed class PresentationParts : IDisposable
         return copy;
     }
 
-    /// <summary>Sets the notes of a slide; where they say that already, nothing is touched.</summary>
+    /// <summary>Sets the notes of a slide. If they are unchanged, nothing is modified.</summary>
     public void SetNotes(OpcPart slide, string notes)
     {
         var part = Package.Target(slide, "notesSlide");
@@ -125,10 +125,10 @@ internal sealed class PresentationParts : IDisposable
         body.Add(notes.Split('\n').Select(line => new XElement(A + "p", line.Length == 0 ? null : new XElement(A + "r", new XElement(A + "rPr"), new XElement(A + "t", line)))));
     }
 
-    /// <summary>Says which slides there are, in which order; all others go, and what leads to them.</summary>
+    /// <summary>Sets the slides and their order. All others are removed, with everything that refers to them.</summary>
     /// <param name="slides">The slides.</param>
-    /// <param name="sections">The names of sections, by the position of their first slide.</param>
-    /// <param name="lost">Told what cannot be kept.</param>
+    /// <param name="sections">The names of sections, by the index of their first slide.</param>
+    /// <param name="lost">Receives what cannot be kept.</param>
     public void Arrange(IReadOnlyList<OpcPart> slides, IReadOnlyList<(int First, string Name)> sections, Action<string> lost)
     {
         var presentation = _main.Edit();
@@ -149,8 +149,8 @@ internal sealed class PresentationParts : IDisposable
         PresentationSections.Set(presentation, ids, sections);
     }
 
-    /// <summary>Says that the slides move on by the clock.</summary>
-    /// <param name="loops">Whether it begins again at its end, without anybody there.</param>
+    /// <summary>Makes the slides advance by the clock.</summary>
+    /// <param name="loops">Whether it restarts after its end, unattended.</param>
     public void RunByClock(bool loops)
     {
         var part = Package.Target(_main, "presProps");
@@ -183,7 +183,7 @@ internal sealed class PresentationParts : IDisposable
         return master;
     }
 
-    /// <summary>Takes out what leads to a slide that is no longer there.</summary>
+    /// <summary>Removes links to slides that no longer exist.</summary>
     private void Forget(OpcPart gone, IReadOnlyList<OpcPart> slides, Action<string> lost)
     {
         foreach (var part in slides.Prepend(_main).Concat(_main.Relations.Where(r => r.Is("viewProps")).Select(r => Package.Target(_main, r)).OfType<OpcPart>()))

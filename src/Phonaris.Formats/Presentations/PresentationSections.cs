@@ -3,18 +3,18 @@ using static Phonaris.Formats.Decks.Presentations.Ooxml;
 
 namespace Phonaris.Formats.Presentations;
 
-/// <summary>The named runs of slides of a presentation, in the published extension.</summary>
+/// <summary>The sections of a presentation, in the published extension.</summary>
 internal static class PresentationSections
 {
     private const string Extension = "{521415D9-36F7-43E2-AB2F-B90AF26B5E84}";
 
-    /// <summary>Says which sections there are; where it says that already, nothing is touched.</summary>
-    /// <param name="presentation">The presentation's document.</param>
+    /// <summary>Sets the sections. If they are unchanged, nothing is modified.</summary>
+    /// <param name="presentation">The document of the presentation.</param>
     /// <param name="slides">The ids of all its slides, in order.</param>
-    /// <param name="sections">The names of sections, by the position of their first slide, in order.</param>
+    /// <param name="sections">The names of sections, by the index of their first slide, in order.</param>
     public static void Set(XElement presentation, IReadOnlyList<long> slides, IReadOnlyList<(int First, string Name)> sections)
     {
-        // All slides are in one section or another, where there are any.
+        // If there are sections, every slide is in one.
         List<(int First, string Name)> all = sections.Count > 0 && sections[0].First > 0 ? [(0, "Beginning"), .. sections] : [.. sections];
         var wanted = all.Select((s, k) => (s.Name, Ids: slides.Take(k + 1 < all.Count ? all[k + 1].First : slides.Count).Skip(s.First).ToList())).ToList();
         var there = presentation.Descendants(Extended + "section").ToList();

@@ -7,12 +7,12 @@ using static Phonaris.Formats.Decks.Presentations.Ooxml;
 namespace Phonaris.Formats.Presentations;
 
 /// <summary>
-/// Writes a deck with its sounds as a presentation file (ISO/IEC 29500, with the published extension for media). Slides of the first presentation file among
-/// those of the show are its own slides; all others are pictures of themselves.
+/// Writes a deck with its sounds as a presentation file (ISO/IEC 29500, with the published extension for media). Slides from the show's first presentation file
+/// are exported as such; all others as pictures.
 /// </summary>
 public sealed class PresentationWriter
 {
-    private readonly HandedDeck _deck;
+    private readonly PresentationDeck _deck;
     private readonly PresentationParts _parts;
     private readonly string _own;
     private readonly bool _kept;
@@ -21,23 +21,23 @@ public sealed class PresentationWriter
     private readonly Dictionary<string, OpcPart> _media = [];
     private readonly Lazy<List<(OpcPart Page, string Text)>> _words;
 
-    private PresentationWriter(HandedDeck deck, PresentationParts parts, string own, bool kept, IReadOnlySet<string> sounds, List<string> lost)
+    private PresentationWriter(PresentationDeck deck, PresentationParts parts, string own, bool kept, IReadOnlySet<string> sounds, List<string> lost)
     {
         (_deck, _parts, _own, _kept, _sounds, _lost) = (deck, parts, own, kept, sounds, lost);
         _words = new(() => [.. parts.Pages.Select(p => (p, PptxDeck.Words(p.Read()).Text))]);
     }
 
     /// <summary>Writes the file.</summary>
-    /// <param name="deck">What is written.</param>
-    /// <param name="mediaPath">Gives the path of the file of a content hash.</param>
-    /// <param name="sounds">The content hashes of the sounds of the show: those in the deck itself go, as the show has them.</param>
-    /// <param name="path">Where to; there must be no file.</param>
+    /// <param name="deck">The deck.</param>
+    /// <param name="mediaPath">Returns the path of the file with a content hash.</param>
+    /// <param name="sounds">The content hashes of the show's sounds: if the deck's slides contain them, they are replaced.</param>
+    /// <param name="path">The file to write, which must not exist.</param>
     /// <param name="progress">Receives the progress from 0 to 1.</param>
     /// <param name="cancel">Stops it.</param>
-    /// <returns>What of the deck could not be kept, in sentences.</returns>
+    /// <returns>What could not be kept, as sentences.</returns>
     /// <exception cref="RuleException">The deck cannot be read.</exception>
     public static async Task<IReadOnlyList<string>> WriteAsync(
-        HandedDeck deck, Func<string, string> mediaPath, IReadOnlySet<string> sounds, string path, IProgress<double>? progress, CancellationToken cancel)
+        PresentationDeck deck, Func<string, string> mediaPath, IReadOnlySet<string> sounds, string path, IProgress<double>? progress, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(deck);
         ArgumentNullException.ThrowIfNull(mediaPath);
@@ -50,9 +50,9 @@ public sealed class PresentationWriter
         return lost;
     }
 
-    /// <summary>The content hash of the presentation file whose slides go out as they are: the first that slides came with; empty where none did.</summary>
+    /// <summary>The content hash of the presentation file whose slides are exported as such: the first that slides came from; empty if none did.</summary>
     /// <param name="slides">The slides of the show.</param>
-    /// <param name="mediaPath">Gives the path of the file of a content hash.</param>
+    /// <param name="mediaPath">Returns the path of the file with a content hash.</param>
     public static string DeckOf(IEnumerable<Slide> slides, Func<string, string> mediaPath)
     {
         ArgumentNullException.ThrowIfNull(slides);
@@ -61,7 +61,7 @@ public sealed class PresentationWriter
         foreach (var slide in slides)
         {
             if (IsPresentation(slide.Picture)) return slide.Picture.Media;
-            // One may look like a page of another file.
+            // The picture may come from another file.
             if (others.Add(slide.Deck) && DeckFormats.TypeOf(mediaPath(slide.Deck)) == MediaTypes.Pptx) return slide.Deck;
         }
         return "";
@@ -88,7 +88,7 @@ public sealed class PresentationWriter
         _parts.Package.Write(path, progress.Part(0.5, 0.5), cancel);
     }
 
-    /// <summary>The slide of the deck that a slide of the show is; null where it is none. One whose looks were taken from another file is known by its words.</summary>
+    /// <summary>The deck's slide that a slide of the show came from; null if none. If its picture was replaced from another file, its text identifies it.</summary>
     private OpcPart? PageOf(Slide slide)
     {
         if (!_kept) return null;
@@ -98,9 +98,9 @@ public sealed class PresentationWriter
         return alike.Count == 1 ? alike[0].Page : null;
     }
 
-    private OpcPart OwnSlide(OpcPart page, HandedSlide handed, int n, List<OpcPart> earlier)
+    private OpcPart OwnSlide(OpcPart page, PresentationSlide handed, int n, List<OpcPart> earlier)
     {
-        // The same page twice: a copy of it as it was imported.
+        // The same page twice: a copy of the original.
         var part = earlier.Contains(page) ? _parts.CopyOf(page) : page;
         var slide = part.Edit();
         var timeline = new SlideTimeline(slide);
@@ -112,8 +112,8 @@ public sealed class PresentationWriter
         return part;
     }
 
-    /// <summary>The steps of the show that are steps of the deck's slide: a step knows by its picture which one it is.</summary>
-    private static Moments OwnMoments(HandedSlide handed, PptxTiming timing, SlideTimeline timeline)
+    /// <summary>The show's steps that correspond to steps of the deck's slide: identified by their pictures.</summary>
+    private static Moments OwnMoments(PresentationSlide handed, PptxTiming timing, SlideTimeline timeline)
     {
         var found = new Moments([], []);
         var (steps, clicks) = (handed.Slide.Steps, timeline.Clicks);
@@ -121,7 +121,7 @@ public sealed class PresentationWriter
         for (var of = 1; of < timing.Steps.Count; of++)
         {
             var step = steps.FindIndex(s => IsPresentation(s.Picture ?? handed.Slide.Picture) && s.Picture?.Step == of + 1);
-            // One without a picture, or with one of another file, by its place.
+            // A step without a picture, or with one of another file, by its position.
             if (step < 0 && steps.Count == timing.Steps.Count && steps[of].Picture is not { Type: MediaTypes.Pptx }) step = of;
             if (timing.Steps[of].OffsetMs is { } at) found.Clock[step] = at;
             else if (waiting < clicks.Count) found.Clicks[step] = clicks[waiting++];
@@ -132,7 +132,7 @@ public sealed class PresentationWriter
         return found;
     }
 
-    private async Task<OpcPart> PictureSlideAsync(HandedSlide handed, CancellationToken cancel)
+    private async Task<OpcPart> PictureSlideAsync(PresentationSlide handed, CancellationToken cancel)
     {
         var part = _parts.NewSlide();
         var source = handed.Slide.Picture;
@@ -142,7 +142,7 @@ public sealed class PresentationWriter
         var (w, h) = (Math.Min(width, (long)(source.Width * scale)), Math.Min(height, (long)(source.Height * scale)));
         var place = new SlideShapes.Place((width - w) / 2, (height - h) / 2, w, h);
         var cropped = ((1 - w / (source.Width * scale)) / 2, (1 - h / (source.Height * scale)) / 2);
-        // The title is read out and found; what is seen is the picture over it.
+        // The title is for screen readers and search; the picture covers it.
         var title = part.Edit().Descendants(P + "sp").First();
         title.Descendants(A + "t").First().Value = handed.Slide.Title;
         var box = title.Descendants(A + "xfrm").First();
@@ -165,14 +165,14 @@ public sealed class PresentationWriter
         return part;
     }
 
-    /// <summary>Lays the videos on a slide.</summary>
+    /// <summary>Adds the videos of a slide.</summary>
     /// <param name="part">The slide.</param>
     /// <param name="timeline">Its timeline.</param>
-    /// <param name="handed">What is on it.</param>
+    /// <param name="handed">Its contents.</param>
     /// <param name="moments">Its steps.</param>
-    /// <param name="area">Where its picture lies.</param>
-    /// <param name="before">The shapes whose place in the row they take, by the content hash of what they showed.</param>
-    private void AddVideos(OpcPart part, SlideTimeline timeline, HandedSlide handed, Moments moments, SlideShapes.Place area, IReadOnlyList<(string Media, XElement Shape)> before)
+    /// <param name="area">The area of its picture.</param>
+    /// <param name="before">The shapes whose layers the videos take, by the content hash of their originals.</param>
+    private void AddVideos(OpcPart part, SlideTimeline timeline, PresentationSlide handed, Moments moments, SlideShapes.Place area, IReadOnlyList<(string Media, XElement Shape)> before)
     {
         foreach (var video in handed.Videos)
         {
@@ -186,7 +186,7 @@ public sealed class PresentationWriter
         }
     }
 
-    /// <summary>Has a sound or a video begin: with the slide, with a step, or by a click on it.</summary>
+    /// <summary>Starts a sound or a video: with the slide, with a step, or by a click on it.</summary>
     private static void Begin(SlideTimeline timeline, Moments moments, string shape, int? with, long delayMs, long lengthMs)
     {
         if (with is not { } step) timeline.PlayOnClickOf(shape);
@@ -194,8 +194,8 @@ public sealed class PresentationWriter
         else timeline.PlayWithClick(moments.Click(step, timeline), shape, delayMs, lengthMs);
     }
 
-    /// <summary>Lays the sounds on a slide, and has its steps come by the clock where nobody clicks.</summary>
-    private void AddSounds(OpcPart part, SlideTimeline timeline, HandedSlide handed, Moments moments)
+    /// <summary>Adds the sounds of a slide, and times its steps if nobody clicks.</summary>
+    private void AddSounds(OpcPart part, SlideTimeline timeline, PresentationSlide handed, Moments moments)
     {
         var beside = 0;
         foreach (var sound in handed.Sounds)
@@ -208,12 +208,12 @@ public sealed class PresentationWriter
         timeline.Tidy();
         if (_deck.ByHand) return;
         var planned = moments.Clicks.ToDictionary(c => c.Value, c => handed.StepsMs[c.Key]);
-        // What the show has no step for comes with the one before it.
+        // Reveals without a step in the show appear with the step before.
         long at = 0;
         timeline.RunByClock(timeline.Clicks.Select(c => (c, at = planned.GetValueOrDefault(c, at))));
     }
 
-    private void Finish(OpcPart part, HandedSlide handed)
+    private void Finish(OpcPart part, PresentationSlide handed)
     {
         var slide = handed.Slide;
         _parts.SetNotes(part, slide.Notes);
@@ -222,7 +222,7 @@ public sealed class PresentationWriter
         TransitionMarkup.Set(part, slide.Transition, _deck.ByHand ? null : slide.HoldMs);
     }
 
-    /// <summary>A file as a part, once however many use it.</summary>
+    /// <summary>A file as a part, shared by all its uses.</summary>
     private OpcPart Media(string kind, string path, string? named = null)
     {
         if (_media.TryGetValue(path, out var there)) return there;
@@ -230,7 +230,7 @@ public sealed class PresentationWriter
         return _media[path] = _parts.Package.Add($"/ppt/media/{kind}{{0}}{ending}", TypeOf(ending), () => File.OpenRead(path));
     }
 
-    /// <summary>A name as an address may hold it: the one who reads sounds out of the file calls them by it.</summary>
+    /// <summary>A name that is valid in an address: readers show it as the name of the sound.</summary>
     private static string Plain(string name)
     {
         var plain = string.Join('-', new string([.. name.Select(c => char.IsAsciiLetterOrDigit(c) ? char.ToLowerInvariant(c) : ' ')]).Split(' ', StringSplitOptions.RemoveEmptyEntries));
@@ -246,7 +246,7 @@ public sealed class PresentationWriter
         _ => "image/png",
     };
 
-    /// <summary>Beside the slide, where nobody sees it in the show.</summary>
+    /// <summary>Beside the slide, invisible in the show.</summary>
     private SlideShapes.Place Beside(long n)
     {
         var side = _parts.Size.Height / 12;
@@ -259,10 +259,10 @@ public sealed class PresentationWriter
         return new((long)(spot.X * _parts.Size.Width) - side / 2, (long)(spot.Y * _parts.Size.Height) - side / 2, side, side);
     }
 
-    /// <summary>The steps of a slide, by their positions in the show: the group that waits for the click of each, or when it comes by the slide's own clock.</summary>
+    /// <summary>The steps of a slide, by their index in the show: the group of each, which waits for a click or starts by the clock.</summary>
     private sealed record Moments(Dictionary<int, XElement> Clicks, Dictionary<int, long> Clock)
     {
-        /// <summary>The group that waits for the click of a step, made where there is none.</summary>
+        /// <summary>The group that waits for the click of a step, created if necessary.</summary>
         public XElement Click(int step, SlideTimeline timeline)
         {
             if (Clicks.TryGetValue(step, out var there)) return there;

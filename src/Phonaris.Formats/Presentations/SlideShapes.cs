@@ -9,13 +9,13 @@ internal sealed class SlideShapes(OpcPart slide)
 {
     private const string Office = "http://schemas.openxmlformats.org/officeDocument/2006/relationships/";
 
-    /// <summary>The kind of relation of the published extension; readers take it or the standard's own.</summary>
+    /// <summary>The relationship type of the published extension; readers use it or the standard one.</summary>
     private const string MediaRelation = "http://schemas.microsoft.com/office/2007/relationships/media";
 
-    /// <summary>The id of the extension that holds it.</summary>
+    /// <summary>The id of the extension.</summary>
     private const string MediaExtension = "{DAA4B4D4-6D71-4841-9C94-3DE7FCFB9230}";
 
-    /// <summary>Where and how large, in English metric units.</summary>
+    /// <summary>A position and size, in English metric units.</summary>
     internal readonly record struct Place(long X, long Y, long Width, long Height);
 
     private XElement Tree => slide.Edit().Element(P + "cSld")!.Element(P + "spTree")!;
@@ -25,19 +25,19 @@ internal sealed class SlideShapes(OpcPart slide)
     public string AddPicture(string name, string description, OpcPart picture, Place place, (double Left, double Top) cropped = default) =>
         Add(name, description, picture, place, null, Crop(cropped.Left, cropped.Top, cropped.Left, cropped.Top));
 
-    /// <summary>Adds a sound with its sign.</summary>
+    /// <summary>Adds a sound with its icon.</summary>
     /// <returns>The shape's id.</returns>
     public string AddSound(string name, string description, OpcPart sound, OpcPart sign, Place place) =>
         Add(name, description, sign, place, Media("audio", sound), null);
 
-    /// <summary>Adds a video with the picture that stands for it.</summary>
+    /// <summary>Adds a video with its poster picture.</summary>
     /// <param name="video">The video.</param>
     /// <param name="file">Its file.</param>
     /// <param name="still">The picture.</param>
-    /// <param name="place">Where.</param>
-    /// <param name="before">The shape it comes to lie behind; null for before all others.</param>
+    /// <param name="place">The position.</param>
+    /// <param name="before">The shape in front of it; null to put it in front of all others.</param>
     /// <returns>The shape's id.</returns>
-    public string AddVideo(HandedVideo video, OpcPart file, OpcPart still, Place place, XElement? before) => Add(
+    public string AddVideo(PresentationVideo video, OpcPart file, OpcPart still, Place place, XElement? before) => Add(
         video.Name, $"{video.Name}, a video", still, place, Media("video", file, Trim(video), Fade(video)),
         Crop(video.Box.PartX, video.Box.PartY, 1 - video.Box.PartX - video.Box.PartWidth, 1 - video.Box.PartY - video.Box.PartHeight), before);
 
@@ -67,13 +67,13 @@ internal sealed class SlideShapes(OpcPart slide)
             new XElement(Extended + "media", new XAttribute(XNamespace.Xmlns + "p14", Extended), new XAttribute(R + "embed", slide.Lead(file, MediaRelation)), settings))),
     ];
 
-    private static XElement? Trim(HandedVideo video) => video is { LeadMs: 0, TailMs: 0 } ? null : Setting("trim", ("st", video.LeadMs), ("end", video.TailMs));
+    private static XElement? Trim(PresentationVideo video) => video is { LeadMs: 0, TailMs: 0 } ? null : Setting("trim", ("st", video.LeadMs), ("end", video.TailMs));
 
-    private static XElement? Fade(HandedVideo video) => video is { FadeInMs: 0, FadeOutMs: 0 } ? null : Setting("fade", ("in", video.FadeInMs), ("out", video.FadeOutMs));
+    private static XElement? Fade(PresentationVideo video) => video is { FadeInMs: 0, FadeOutMs: 0 } ? null : Setting("fade", ("in", video.FadeInMs), ("out", video.FadeOutMs));
 
     private static XElement Setting(string name, params (string Name, long Ms)[] times) => new(Extended + name, times.Where(t => t.Ms > 0).Select(t => new XAttribute(t.Name, t.Ms)));
 
-    /// <summary>What is left out at the edges, as shares of the picture.</summary>
+    /// <summary>The crop, as shares of the picture.</summary>
     private static XElement? Crop(double left, double top, double right, double bottom)
     {
         ReadOnlySpan<(string Name, long Share)> edges = [("l", Share(left)), ("t", Share(top)), ("r", Share(right)), ("b", Share(bottom))];

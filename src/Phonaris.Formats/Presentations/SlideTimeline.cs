@@ -6,8 +6,8 @@ using static Phonaris.Formats.Decks.Presentations.Ooxml;
 namespace Phonaris.Formats.Presentations;
 
 /// <summary>
-/// What happens on a slide after it has come (ISO/IEC 29500-1, 19.5), to be added to. The main sequence is a row of groups; the first may come with the slide,
-/// the others wait for a click each. Nodes have ids that are unique within the slide; new ones go on from the highest.
+/// The animation of a slide (ISO/IEC 29500-1, 19.5), to which effects can be added. The main sequence is a list of groups: the first may start with the slide,
+/// and each of the others waits for a click. Node ids are unique within the slide; new ones continue after the highest.
 /// </summary>
 internal sealed class SlideTimeline
 {
@@ -29,10 +29,10 @@ internal sealed class SlideTimeline
 
     private XElement? Main => _slide.Element(P + "timing")?.Descendants(P + "cTn").FirstOrDefault(c => c.Attribute("nodeType")?.Value == "mainSeq")?.Element(P + "childTnLst");
 
-    /// <summary>Has a shape's sound played with the slide.</summary>
+    /// <summary>Plays a shape's sound with the slide.</summary>
     /// <param name="shape">The shape's id.</param>
-    /// <param name="delayMs">How much later, in milliseconds.</param>
-    /// <param name="lengthMs">How long it sounds, in milliseconds.</param>
+    /// <param name="delayMs">The delay, in milliseconds.</param>
+    /// <param name="lengthMs">Its length, in milliseconds.</param>
     public void PlayWithSlide(string shape, long delayMs, long lengthMs)
     {
         var group = WithSlide();
@@ -42,18 +42,18 @@ internal sealed class SlideTimeline
         effects.Add(Effect(shape, effects.HasElements ? "withEffect" : "afterEffect", delayMs, "playFrom(0.0)", lengthMs));
     }
 
-    /// <summary>Has a shape's sound played with a click.</summary>
-    /// <param name="click">The group that waits for it.</param>
+    /// <summary>Plays a shape's sound on a click.</summary>
+    /// <param name="click">The group that waits for the click.</param>
     /// <param name="shape">The shape's id.</param>
-    /// <param name="delayMs">How much later, in milliseconds.</param>
-    /// <param name="lengthMs">How long it sounds, in milliseconds.</param>
+    /// <param name="delayMs">The delay, in milliseconds.</param>
+    /// <param name="lengthMs">Its length, in milliseconds.</param>
     public void PlayWithClick(XElement click, string shape, long delayMs, long lengthMs)
     {
         var effects = Children(Children(click).Elements(P + "par").First());
         effects.Add(Effect(shape, effects.HasElements ? "withEffect" : "clickEffect", delayMs, "playFrom(0.0)", lengthMs));
     }
 
-    /// <summary>Has a shape appear with a click.</summary>
+    /// <summary>Reveals a shape on a click.</summary>
     public void Appear(XElement click, string shape)
     {
         var effects = Children(Children(click).Elements(P + "par").First());
@@ -64,7 +64,7 @@ internal sealed class SlideTimeline
                 new XElement(P + "to", new XElement(P + "strVal", new XAttribute("val", "visible"))))))));
     }
 
-    /// <summary>Has a shape's sound played and paused by clicking the shape.</summary>
+    /// <summary>Plays and pauses a shape's sound when the shape is clicked.</summary>
     public void PlayOnClickOf(string shape)
     {
         Ensure();
@@ -81,11 +81,11 @@ internal sealed class SlideTimeline
             new XElement(P + "nextCondLst", new XElement(clicked)));
     }
 
-    /// <summary>Says how a shape's sound goes on.</summary>
+    /// <summary>Sets how a shape's sound plays.</summary>
     /// <param name="shape">The shape's id.</param>
-    /// <param name="across">Across how many slides, the first counted.</param>
+    /// <param name="across">The number of slides it plays on, including the first.</param>
     /// <param name="loops">Whether it loops.</param>
-    /// <param name="shown">Whether its shape is there while it is silent.</param>
+    /// <param name="shown">Whether its shape is visible while it is silent.</param>
     public void Sound(string shape, int across, bool loops, bool shown)
     {
         Ensure();
@@ -97,10 +97,10 @@ internal sealed class SlideTimeline
             Target(shape))));
     }
 
-    /// <summary>Says how a shape's video goes on.</summary>
+    /// <summary>Sets how a shape's video plays.</summary>
     /// <param name="shape">The shape's id.</param>
     /// <param name="video">The video.</param>
-    public void Video(string shape, HandedVideo video)
+    public void Video(string shape, PresentationVideo video)
     {
         Ensure();
         var rounds = video.Rounds == Cue.FillSpan ? "indefinite" : video.Rounds == 1 ? null : $"{video.Rounds * 1000L}";
@@ -112,7 +112,7 @@ internal sealed class SlideTimeline
     }
 
     /// <summary>Adds a group that waits for a click.</summary>
-    /// <param name="after">The group it comes after; null for before all others that do.</param>
+    /// <param name="after">The group before it; null to put it before all others that wait.</param>
     public XElement AddClick(XElement? after)
     {
         Ensure();
@@ -124,8 +124,8 @@ internal sealed class SlideTimeline
         return click;
     }
 
-    /// <summary>Gives effects that are triggered by a click a time instead.</summary>
-    /// <param name="clicks">The groups, and when each comes, in milliseconds from the slide's beginning.</param>
+    /// <summary>Starts effects at times instead of on clicks.</summary>
+    /// <param name="clicks">The groups, and the time of each in milliseconds from the slide's beginning.</param>
     public void RunByClock(IEnumerable<(XElement Click, long AtMs)> clicks)
     {
         foreach (var (click, at) in clicks.ToList())
@@ -143,9 +143,9 @@ internal sealed class SlideTimeline
         }
     }
 
-    /// <summary>Takes out all that a shape's sound or video did.</summary>
+    /// <summary>Removes all effects of a shape's sound or video.</summary>
     /// <param name="shape">The shape's id.</param>
-    /// <param name="gone">Whether the shape itself goes, and with it what else happens to it.</param>
+    /// <param name="gone">Whether the shape itself is removed, with all its effects.</param>
     public void Remove(string shape, bool gone)
     {
         foreach (var target in (Root?.Descendants(P + "spTgt") ?? []).Where(t => t.Attribute("spid")?.Value == shape).ToList())
@@ -157,7 +157,7 @@ internal sealed class SlideTimeline
         bool IsEffect(XElement e) => e.Name == P + "par" && e.Element(P + "cTn")?.Attribute("presetClass")?.Value is { } kind && (gone || kind == "mediacall");
     }
 
-    /// <summary>Takes out groups in which nothing happens, and the timeline where nothing does.</summary>
+    /// <summary>Removes empty groups, and the timeline if it is empty.</summary>
     public void Tidy()
     {
         while ((_slide.Element(P + "timing")?.Descendants(P + "childTnLst") ?? []).FirstOrDefault(c => !c.HasElements) is { } empty)
@@ -170,7 +170,7 @@ internal sealed class SlideTimeline
             }
             holder.Remove();
         }
-        // Paragraphs that build are named by shapes; what no shape is there for any more is no build.
+        // Builds of paragraphs refer to shapes; without the shape the build is removed.
         if (_slide.Element(P + "timing") is { } timing && timing.Element(P + "bldLst") is { HasElements: false } builds) builds.Remove();
     }
 
@@ -197,7 +197,7 @@ internal sealed class SlideTimeline
 
     private XAttribute Id() => new("id", (++_id).ToString(CultureInfo.InvariantCulture));
 
-    /// <summary>A node that holds others; it begins after a delay, or where it is told to.</summary>
+    /// <summary>A container node, which starts after a delay or on a trigger.</summary>
     private XElement Node(long? delayMs) => new(P + "par", new XElement(P + "cTn", Id(), new XAttribute("fill", "hold"),
         new XElement(P + "stCondLst", new XElement(P + "cond", new XAttribute("delay", delayMs?.ToString(CultureInfo.InvariantCulture) ?? "indefinite"))),
         new XElement(P + "childTnLst")));
@@ -208,14 +208,14 @@ internal sealed class SlideTimeline
             new XElement(P + "childTnLst", new XElement(P + "cmd", new XAttribute("type", "call"), new XAttribute("cmd", command),
                 new XElement(P + "cBhvr", new XElement(P + "cTn", Id(), new XAttribute("dur", lengthMs), new XAttribute("fill", "hold")), Target(shape))))));
 
-    /// <summary>What comes with the slide: the children of the group that does.</summary>
+    /// <summary>The children of the group that starts with the slide.</summary>
     private XElement WithSlide()
     {
         Ensure();
         var main = Main!;
         if (main.Elements(P + "par").FirstOrDefault() is { } first && !WaitsForClick(first)) return Children(first);
         var group = Node(null);
-        // With the beginning of the main sequence.
+        // At the beginning of the main sequence.
         group.Element(P + "cTn")!.Element(P + "stCondLst")!.Add(new XElement(P + "cond", new XAttribute("evt", "onBegin"), new XAttribute("delay", 0),
             new XElement(P + "tn", new XAttribute("val", main.Parent!.Attribute("id")?.Value ?? "2"))));
         main.AddFirst(group);
@@ -233,7 +233,7 @@ internal sealed class SlideTimeline
             else _slide.Add(timing);
         }
         if (Main is not null) return;
-        // One that holds nothing at all.
+        // An empty container.
         Root!.Elements(P + "seq").FirstOrDefault(s => s.Element(P + "cTn")?.Attribute("nodeType")?.Value == "mainSeq")?.Remove();
         Sequence(
             new XElement(P + "cTn", Id(), new XAttribute("dur", "indefinite"), new XAttribute("nodeType", "mainSeq"), new XElement(P + "childTnLst")),

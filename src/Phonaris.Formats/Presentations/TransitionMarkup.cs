@@ -6,13 +6,13 @@ using static Phonaris.Formats.Decks.Presentations.Ooxml;
 
 namespace Phonaris.Formats.Presentations;
 
-/// <summary>How a slide comes in and when it goes (ISO/IEC 29500-1, 19.3.1.50), with its length in milliseconds in the published extension.</summary>
+/// <summary>The transition and advance time of a slide (ISO/IEC 29500-1, 19.3.1.50), with the length in milliseconds in the published extension.</summary>
 internal static class TransitionMarkup
 {
-    /// <summary>Sets it; what the slide says already stays as it is.</summary>
+    /// <summary>Sets it; an existing transition of the slide stays unchanged.</summary>
     /// <param name="part">The slide.</param>
-    /// <param name="transition">How it comes in.</param>
-    /// <param name="holdMs">How long it stays before the next comes by itself, in milliseconds; null to is triggered manually.</param>
+    /// <param name="transition">The transition.</param>
+    /// <param name="holdMs">The time after which the slide advances, in milliseconds; null to wait for a click.</param>
     public static void Set(OpcPart part, Transition transition, long? holdMs)
     {
         var there = PptxDeck.Transition(part.Read());

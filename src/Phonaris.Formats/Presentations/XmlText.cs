@@ -5,12 +5,12 @@ using Phonaris.Core.Shows;
 namespace Phonaris.Formats.Presentations;
 
 /// <summary>
-/// Texts as XML can hold them: no control characters but line breaks and tabs, no halves of pairs (XML 1.0, 2.2). Notes pasted from elsewhere may hold
-/// them, whichever way they came into a show.
+/// Text valid in XML: no control characters except line breaks and tabs, no unpaired surrogates (XML 1.0, 2.2). Pasted notes may contain
+/// them.
 /// </summary>
 internal static class XmlText
 {
-    /// <summary>Takes out of a document what it cannot hold.</summary>
+    /// <summary>Removes invalid characters from a document.</summary>
     public static void Clean(XElement root)
     {
         foreach (var node in root.DescendantNodesAndSelf())

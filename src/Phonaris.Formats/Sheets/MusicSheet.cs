@@ -3,7 +3,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Formats.Sheets;
 
-/// <summary>The sheet of the music used, for the one who keeps rights in it: as CSV, and as a page to be printed.</summary>
+/// <summary>The sheet of the music used, for rights holders: as CSV, and as a page to print.</summary>
 public static class MusicSheet
 {
     private static readonly string[] Columns = ["Title", "Author", "Source", "Licence", "Kind", "From", "To", "Length"];

@@ -3,14 +3,14 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Formats.Sheets;
 
-/// <summary>A run sheet as a page to be printed for the one who stands in the preview.</summary>
+/// <summary>A run sheet as a page to print for the operator.</summary>
 public static class RunSheetHtml
 {
     private const int Columns = 4;
 
     /// <summary>The page.</summary>
     /// <param name="sheet">The sheet.</param>
-    /// <param name="pictures">A small picture for each of its rows, as PNG.</param>
+    /// <param name="pictures">A small PNG picture for each of its rows.</param>
     public static string Of(RunSheet sheet, IReadOnlyList<byte[]> pictures)
     {
         ArgumentNullException.ThrowIfNull(sheet);

@@ -2,10 +2,10 @@ using CsvHelper;
 
 namespace Phonaris.Formats.Sheets;
 
-/// <summary>A sheet as CSV (RFC 4180). What a table program would take for a formula is written as text.</summary>
+/// <summary>A sheet as CSV (RFC 4180). Text that a spreadsheet would read as a formula is escaped.</summary>
 internal static class SheetCsv
 {
-    /// <summary>A head and its rows.</summary>
+    /// <summary>A header and its rows.</summary>
     public static string Of(string[] columns, IEnumerable<string[]> rows)
     {
         using var text = new StringWriter();

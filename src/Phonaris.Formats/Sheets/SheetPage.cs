@@ -4,7 +4,7 @@ using System.Text;
 
 namespace Phonaris.Formats.Sheets;
 
-/// <summary>A sheet as a page of HTML that needs nothing else, to be read or printed.</summary>
+/// <summary>A sheet as a self-contained HTML page, to read or print.</summary>
 internal static class SheetPage
 {
     private const string Style = """
@@ -21,18 +21,18 @@ internal static class SheetPage
 
     /// <summary>A page with one table.</summary>
     /// <param name="title">The title of the show.</param>
-    /// <param name="what">What sheet it is.</param>
-    /// <param name="about">A line about it, as HTML.</param>
-    /// <param name="columns">The heads of its columns.</param>
+    /// <param name="what">The kind of sheet.</param>
+    /// <param name="about">A line of information about it, as HTML.</param>
+    /// <param name="columns">The column headings.</param>
     /// <param name="rows">Its rows, as HTML.</param>
     public static string Of(string title, string what, string about, IEnumerable<string> columns, IEnumerable<string> rows) => new StringBuilder()
         .Append("<!doctype html>\n<html lang=\"en\">\n<meta charset=\"utf-8\">\n<title>").Append(Text(title)).Append(CultureInfo.InvariantCulture, $": {what}</title>\n<style>\n").Append(Style)
         .Append("\n</style>\n<h1>").Append(Text(title)).Append("</h1>\n<p>").Append(about).Append("</p>\n<table>\n<thead><tr>").AppendJoin("", columns.Select(c => $"<th>{c}</th>"))
         .Append("</tr></thead>\n<tbody>\n").AppendJoin("\n", rows).Append("\n</tbody>\n</table>\n</html>\n").ToString();
 
-    /// <summary>Lines below each other; nothing for none.</summary>
+    /// <summary>Lines below each other; empty for none.</summary>
     public static string List(IEnumerable<string> items) => string.Concat(items.Select(i => $"<li>{i}</li>")) is { Length: > 0 } all ? $"<ul>{all}</ul>" : "";
 
-    /// <summary>What is written, as text.</summary>
+    /// <summary>Encodes text as HTML.</summary>
     public static string Text(string text) => WebUtility.HtmlEncode(text);
 }

@@ -4,8 +4,8 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Formats.Sheets;
 
 /// <summary>
-/// A timing sheet as CSV: a row for each sound beside the slide it begins on, and one for a slide on which none does. Times are <c>m:ss.s</c>,
-/// lengths and fades seconds.
+/// A timing sheet as CSV: a row for each sound, with the slide on which it starts, and a row for each slide without a sound. Times are <c>m:ss.s</c>,
+/// lengths and fades are in seconds.
 /// </summary>
 public static class TimingSheetCsv
 {

@@ -3,7 +3,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Formats.Sheets;
 
-/// <summary>A timing sheet as a page to be read or printed.</summary>
+/// <summary>A timing sheet as a page to read or print.</summary>
 public static class TimingSheetHtml
 {
     /// <summary>The page.</summary>
@@ -21,7 +21,7 @@ public static class TimingSheetHtml
     /// <summary>The steps of a slide.</summary>
     internal static string Steps(TimedSlide slide) => SheetPage.List(slide.Steps.Select(s => $"<span class=\"t\">{Wording.Time(s.AtFrame)}</span> {SheetPage.Text(s.Label)}"));
 
-    /// <summary>The sounds that begin on a slide.</summary>
+    /// <summary>The sounds that start on a slide.</summary>
     internal static string Sounds(TimedSlide slide) => SheetPage.List(slide.Sounds.Select(Sound));
 
     private static string Sound(TimedSound sound) =>
@@ -29,6 +29,6 @@ public static class TimingSheetHtml
         + $"<small>in {Wording.Time(sound.InFrame)}, out {Wording.Time(sound.OutFrame)}, {Fades(sound)}{Wording.Decibels(sound.LevelDb)}</small>";
 
     private static string Fades(TimedSound sound) =>
-        (sound.TakesOverFrom is { } before ? $"crossfades from {SheetPage.Text(before)} over {Wording.Seconds(sound.FadeInMs)}, " : sound.FadeInMs > 0 ? $"fades in {Wording.Seconds(sound.FadeInMs)}, " : "")
+        (sound.CrossfadesFrom is { } before ? $"crossfades from {SheetPage.Text(before)} over {Wording.Seconds(sound.FadeInMs)}, " : sound.FadeInMs > 0 ? $"fades in {Wording.Seconds(sound.FadeInMs)}, " : "")
         + (sound.FadeOutMs > 0 ? $"fades out {Wording.Seconds(sound.FadeOutMs)}, " : "");
 }

@@ -3,15 +3,15 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Formats.Timelines;
 
-/// <summary>A stretch of a cue in which its sound goes on as it is: a round, or a passage of one.</summary>
-/// <param name="AtFrame">When it begins, in the show.</param>
-/// <param name="FromFrame">The frame of its samples it begins with.</param>
-/// <param name="Frames">How long it is.</param>
-/// <param name="Before">How far the crossfade it is entered with reaches into the piece before.</param>
-/// <param name="After">How far that reaches into it.</param>
+/// <summary>A part of a cue in which its sound plays continuously: a repeat, or a passage of one.</summary>
+/// <param name="AtFrame">Its start in the show.</param>
+/// <param name="FromFrame">The frame of its samples at which it starts.</param>
+/// <param name="Frames">Its length.</param>
+/// <param name="Before">How far its opening crossfade extends into the piece before.</param>
+/// <param name="After">How far that crossfade extends into it.</param>
 internal sealed record CuePiece(long AtFrame, long FromFrame, long Frames, long Before, long After)
 {
-    /// <summary>The pieces of a cue within a stretch of the show.</summary>
+    /// <summary>The pieces of a cue within a part of the show.</summary>
     public static IEnumerable<CuePiece> Of(ScheduledCue cue, long start, long end) =>
         Rounds(cue).Select(p => p.Within(start, end)).Where(p => p.Frames > 0);
 
@@ -31,7 +31,7 @@ internal sealed record CuePiece(long AtFrame, long FromFrame, long Frames, long 
         }
     }
 
-    /// <summary>The passages of a cut from one of its frames on; the last goes on for as long as is asked.</summary>
+    /// <summary>The passages of a cut from a frame on; the last is extended as needed.</summary>
     private static List<CuePiece> Passages(Cut? cut, long from, long frames)
     {
         if (cut is null) return [new(0, from, frames, 0, 0)];

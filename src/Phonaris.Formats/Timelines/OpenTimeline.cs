@@ -6,9 +6,9 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Formats.Timelines;
 
 /// <summary>
-/// A show as a timeline for editors: OpenTimelineIO, JSON. Slides are a track of pictures at the film's rate, sounds are tracks band by band, in exact ranges at
-/// 48 kHz; where sounds of a band lie over each other it has further tracks. Levels, fades and envelopes are effects of their own name, described in
-/// docs/timeline.md; steps are markers. What is triggered manually is there, switched off.
+/// A show as a timeline for editing programs: OpenTimelineIO, JSON. Slides are a track of pictures at the film's frame rate. Sounds are tracks by band, with exact ranges at
+/// 48 kHz; overlapping sounds of a band are on additional tracks. Levels, fades and envelopes are effects with names of their own, described in
+/// docs/timeline.md; steps are markers. Manual cues are on disabled tracks.
 /// </summary>
 public sealed class OpenTimeline
 {
@@ -26,8 +26,8 @@ public sealed class OpenTimeline
 
     /// <summary>The timeline of some slides of a show.</summary>
     /// <param name="timed">The show with its times.</param>
-    /// <param name="slides">Slides next to each other in the running order, at least one.</param>
-    /// <param name="fps">Pictures a second.</param>
+    /// <param name="slides">The slides, consecutive in the running order, at least one.</param>
+    /// <param name="fps">The frame rate per second.</param>
     public static OpenTimeline Of(TimedShow timed, IReadOnlyList<SlideTime> slides, int fps)
     {
         ArgumentNullException.ThrowIfNull(timed);
@@ -35,13 +35,13 @@ public sealed class OpenTimeline
         return new(timed, slides, fps);
     }
 
-    /// <summary>The pictures it speaks of, by their paths beside it.</summary>
+    /// <summary>The pictures it refers to, by their relative paths.</summary>
     public IEnumerable<(string Path, PictureSource Picture)> Pictures => _pictures.Shots.Select((shot, k) => (PathOf(k), shot.Look.Picture));
 
-    /// <summary>The sounds it speaks of, by their paths beside it.</summary>
+    /// <summary>The sounds it refers to, by their relative paths.</summary>
     public IEnumerable<(string Path, Sound Sound)> Sounds => _sounds.Select(s => ($"media/{s.Value}", _timed.Show.Sound(s.Key)));
 
-    /// <summary>What an editor will not take over by itself, in sentences.</summary>
+    /// <summary>What an editing program will not import by itself, as sentences.</summary>
     public IEnumerable<string> Lost => Heard.Where(c => c.ByHand).Select(c => $"{_timed.Show.Sound(c.SoundId).Name} is triggered manually, so it is on a disabled track.").Distinct();
 
     /// <summary>The timeline as JSON.</summary>
@@ -76,7 +76,7 @@ public sealed class OpenTimeline
         }
     }
 
-    /// <summary>Cues as tracks on which none lies over another.</summary>
+    /// <summary>Cues as tracks without overlaps.</summary>
     private static List<List<ScheduledCue>> Lanes(IEnumerable<ScheduledCue> cues)
     {
         List<List<ScheduledCue>> lanes = [];
@@ -86,7 +86,7 @@ public sealed class OpenTimeline
         return lanes;
     }
 
-    /// <summary>Gives the clips of cues one after the other, with what is silent between them.</summary>
+    /// <summary>Returns the clips of cues in order, with gaps between them.</summary>
     private Func<ScheduledCue, IEnumerable<JsonNode>> Clips(long at)
     {
         return cue =>
@@ -113,7 +113,7 @@ public sealed class OpenTimeline
         return Clip(sound.Name, Range(from, piece.Frames, Frames.PerSecond), $"media/{_sounds[sound.Id]}", Range(0, sound.Frames, Frames.PerSecond), effects);
     }
 
-    /// <summary>What a cue's gain is along its course, and where in that a piece begins.</summary>
+    /// <summary>The gain of a cue over time, and the position of a piece in it.</summary>
     private static JsonObject Gain(ScheduledCue cue, CuePiece piece) => new()
     {
         ["OTIO_SCHEMA"] = "Effect.1",
@@ -176,7 +176,7 @@ public sealed class OpenTimeline
         ["active_media_reference_key"] = "DEFAULT_MEDIA",
     });
 
-    /// <summary>What the items of a timeline have in common, and what one has of its own.</summary>
+    /// <summary>The common properties of items, and the specific ones.</summary>
     private static JsonObject Item(string schema, string name, JsonObject own, IEnumerable<JsonNode>? markers = null)
     {
         own["OTIO_SCHEMA"] = schema;

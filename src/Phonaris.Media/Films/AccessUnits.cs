@@ -7,7 +7,7 @@ internal static class AccessUnits
 {
     private static ReadOnlySpan<byte> StartCode => [0, 0, 1];
 
-    /// <summary>The byte positions where pictures begin, and the stream's length behind them.</summary>
+    /// <summary>The byte positions where pictures begin, followed by the length of the stream.</summary>
     public static List<int> Bounds(ReadOnlySpan<byte> stream)
     {
         List<int> bounds = [];
@@ -23,7 +23,7 @@ internal static class AccessUnits
         return bounds;
     }
 
-    /// <summary>Where the first unit of a type lies, its start code left out; null for none.</summary>
+    /// <summary>The range of the first unit of a type, without its start code; null if there is none.</summary>
     public static Range? Find(ReadOnlySpan<byte> stream, byte type)
     {
         for (var at = 0; stream[at..].IndexOf(StartCode) is >= 0 and var found;)
@@ -31,13 +31,13 @@ internal static class AccessUnits
             at += found + StartCode.Length;
             if (at >= stream.Length || (stream[at] & 0x1F) != type) continue;
             var end = stream[at..].IndexOf(StartCode) is >= 0 and var next ? at + next : stream.Length;
-            // A start code of four bytes begins with one that is not the unit's.
+            // The first zero of a four-byte start code does not belong to the unit before.
             return at..(end < stream.Length && stream[end - 1] == 0 ? end - 1 : end);
         }
         return null;
     }
 
-    /// <summary>What a unit says, behind its first byte: without the bytes that keep it from looking like a start code.</summary>
+    /// <summary>The payload of a unit, without its first byte and without the emulation prevention bytes.</summary>
     public static byte[] Payload(ReadOnlySpan<byte> unit)
     {
         List<byte> payload = [];
@@ -54,7 +54,7 @@ internal static class AccessUnits
         return [.. payload];
     }
 
-    /// <summary>A payload as it stands in a stream (7.4.1): the other way round.</summary>
+    /// <summary>A payload with emulation prevention bytes added (7.4.1), the inverse of the above.</summary>
     public static byte[] Escaped(ReadOnlySpan<byte> payload)
     {
         List<byte> unit = [];

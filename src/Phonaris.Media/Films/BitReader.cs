@@ -6,8 +6,8 @@ internal ref struct BitReader(ReadOnlySpan<byte> bytes)
     private readonly ReadOnlySpan<byte> _bytes = bytes;
     private int _at;
 
-    /// <summary>So many bits as a number.</summary>
-    /// <exception cref="InvalidDataException">There are not so many.</exception>
+    /// <summary>Reads a number of bits as an unsigned value.</summary>
+    /// <exception cref="InvalidDataException">Too few bits are left.</exception>
     public uint Take(int count)
     {
         var value = 0u;
@@ -19,8 +19,8 @@ internal ref struct BitReader(ReadOnlySpan<byte> bytes)
         return value;
     }
 
-    /// <summary>A number of 0 or more.</summary>
-    /// <exception cref="InvalidDataException">There is none.</exception>
+    /// <summary>An unsigned Exp-Golomb value.</summary>
+    /// <exception cref="InvalidDataException">The bits are not such a value.</exception>
     public uint Number()
     {
         var zeros = 0;

@@ -2,13 +2,13 @@ using System.Numerics;
 
 namespace Phonaris.Media.Films;
 
-/// <summary>Writes bits, the highest first, and numbers as H.264 codes them (ITU-T H.264, 9.1: Exp-Golomb).</summary>
+/// <summary>Writes bits, the highest first, and values in Exp-Golomb code (ITU-R H.264, 9.1).</summary>
 internal sealed class BitWriter
 {
     private readonly List<byte> _bytes = [];
     private int _used;
 
-    /// <summary>The lowest bits of a number.</summary>
+    /// <summary>Writes the lowest bits of a value.</summary>
     public BitWriter Put(uint value, int count)
     {
         for (var bit = count - 1; bit >= 0; bit--)
@@ -20,14 +20,14 @@ internal sealed class BitWriter
         return this;
     }
 
-    /// <summary>A number of 0 or more, <c>ue(v)</c>.</summary>
+    /// <summary>An unsigned value, <c>ue(v)</c>.</summary>
     public BitWriter Number(uint value)
     {
         var bits = BitOperations.Log2(value + 1);
         return Put(0, bits).Put(value + 1, bits + 1);
     }
 
-    /// <summary>What was written, with the bit that ends a payload.</summary>
+    /// <summary>The bytes written, with the stop bit of a payload.</summary>
     public byte[] End()
     {
         Put(1, 1);

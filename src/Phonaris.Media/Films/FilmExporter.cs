@@ -7,27 +7,27 @@ using Phonaris.Media.Sounds;
 
 namespace Phonaris.Media.Films;
 
-/// <summary>Makes films: encodes what is new, copies what is kept, and lays pictures, sound, chapters and captions together.</summary>
-/// <param name="derived">Where encoded parts are kept.</param>
+/// <summary>Makes films: encodes new parts, reuses cached ones, and muxes pictures, sound, chapters and captions.</summary>
+/// <param name="derived">The cache of encoded parts.</param>
 /// <param name="pictures">Draws the slides.</param>
-/// <param name="sounds">The sounds of the show, made ready.</param>
-/// <param name="original">Gives the path of the file of a content hash.</param>
+/// <param name="sounds">The prepared sounds of the show.</param>
+/// <param name="original">Returns the path of the file with a content hash.</param>
 public sealed class FilmExporter(DerivedFiles derived, SlidePictures pictures, SoundLibrary sounds, Func<string, string> original)
 {
-    // Of the whole, by the time they take.
+    // The shares of the parts in the whole, by duration.
     private const double PicturesShare = 0.75, SoundShare = 0.95;
 
-    // Packets read ahead of each input; with ffmpeg's usual few it naps whenever one runs dry, and most of the time is naps.
+    // The number of packets read ahead of each input. With the default of a few, ffmpeg sleeps whenever a queue runs empty, for most of the time.
     private const string Packets = "4096";
 
     /// <summary>Exports slides of a show as a film.</summary>
-    /// <param name="timed">The show with its times, its sounds made ready.</param>
-    /// <param name="slides">The slides, next to each other in the running order.</param>
-    /// <param name="settings">Size, picture rate and format.</param>
-    /// <param name="captions">Captions to go with it as a track, as WebVTT; null for none.</param>
-    /// <param name="path">Where to; the file appears whole or not at all.</param>
+    /// <param name="timed">The show with its times. Its sounds are prepared.</param>
+    /// <param name="slides">The slides, consecutive in the running order.</param>
+    /// <param name="settings">Size, frame rate and format.</param>
+    /// <param name="captions">Captions for a subtitle track, as WebVTT; null for none.</param>
+    /// <param name="path">The file to write. It appears complete or not at all.</param>
     /// <param name="progress">Receives the progress from 0 to 1.</param>
-    /// <param name="cancel">Stops it; parts already encoded are kept.</param>
+    /// <param name="cancel">Cancels the export. Parts already encoded are kept.</param>
     /// <exception cref="RuleException">There are no slides, a slide cannot be drawn, the disk is full, or ffmpeg is missing.</exception>
     public async Task ExportAsync(
         TimedShow timed, IReadOnlyList<SlideTime> slides, FilmSettings settings, string? captions, string path, IProgress<double>? progress, CancellationToken cancel)
@@ -71,12 +71,12 @@ public sealed class FilmExporter(DerivedFiles derived, SlidePictures pictures, S
         }
     }
 
-    // A byte stream has no times; those that ffmpeg makes up run a hundred-thousandth too fast.
+    // A raw byte stream has no timestamps, and those that ffmpeg generates run fast by a hundred-thousandth.
     private static string[] Container(FilmSettings settings) => settings.Format == FilmFormat.Mp4
         ? ["-c:s", "mov_text", "-bsf:v", $"setts=ts=N/({settings.Fps}*TB):duration=1/({settings.Fps}*TB)", "-bsf:a", "aac_adtstoasc", "-movflags", "+faststart", "-f", "mp4"]
         : ["-c:s", "webvtt", "-cues_to_front", "1", "-f", "webm"];
 
-    /// <summary>ffmpeg's metadata file: the title, and a chapter for each slide.</summary>
+    /// <summary>ffmpeg's metadata file: the title and a chapter for each slide.</summary>
     private static string Chapters(Show show, PictureOrder order)
     {
         var text = new StringBuilder(";FFMETADATA1\n").Append("title=").Append(Escape(show.Title)).Append('\n');

@@ -1,6 +1,6 @@
 namespace Phonaris.Media.Films;
 
-/// <summary>What a film is made of.</summary>
+/// <summary>The formats of films.</summary>
 public enum FilmFormat
 {
     /// <summary>MPEG-4 (ISO/IEC 14496-14) with H.264 and AAC.</summary>

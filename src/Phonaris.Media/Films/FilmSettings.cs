@@ -1,23 +1,23 @@
 namespace Phonaris.Media.Films;
 
-/// <summary>How a film is made.</summary>
-/// <param name="Width">Pixels across, even.</param>
-/// <param name="Height">Pixels down, even.</param>
-/// <param name="Fps">Pictures a second.</param>
-/// <param name="Format">What it is made of.</param>
+/// <summary>The settings of a film.</summary>
+/// <param name="Width">The width in pixels, even.</param>
+/// <param name="Height">The height in pixels, even.</param>
+/// <param name="Fps">The frame rate per second.</param>
+/// <param name="Format">The format.</param>
 public sealed record FilmSettings(int Width, int Height, int Fps, FilmFormat Format)
 {
     /// <summary>
-    /// Coding of the sound: about 180 kbit/s. Of constant quality, not rate: then no frame's bits hang on those before it, and pieces encoded apart join.
-    /// Without temporal noise shaping, which takes a sixth of the time and here changes next to nothing.
+    /// The coding of the sound: about 180 kbit/s at constant quality. At constant bit rate each frame would depend on those before it, and separately encoded segments would not join.
+    /// Temporal noise shaping is off: it takes a sixth of the time and changes almost nothing here.
     /// </summary>
     public static IReadOnlyList<string> SoundCoding { get; } = ["-c:a", "aac", "-q:a", "2", "-aac_coder", "fast", "-aac_tns", "0"];
 
-    /// <summary>Seconds after which a still is begun again: short enough to seek in, long enough to be small.</summary>
+    /// <summary>The seconds between keyframes in a still: short enough for seeking, long enough for a small file.</summary>
     public const int GroupSeconds = 2;
 
-    /// <summary>Checked settings.</summary>
-    /// <exception cref="RuleException">They cannot be met.</exception>
+    /// <summary>Validates the settings.</summary>
+    /// <exception cref="RuleException">They are not supported.</exception>
     public static FilmSettings Of(int width, int height, int fps, FilmFormat format = FilmFormat.Mp4)
     {
         if (width is < 64 or > 3840 || height is < 64 or > 2160 || width % 2 != 0 || height % 2 != 0)

@@ -1,39 +1,39 @@
 namespace Phonaris.Media.Films;
 
 /// <summary>
-/// H.264 (ITU-T H.264) as a byte stream. A picture in which nothing changed is one slice whose macroblocks are all skipped (7.3.4): each is then the
-/// one before it, to the sample. Such slices are coded without arithmetic, so they go by picture parameters of their own, number 1, put beside the encoder's, number 0. For
-/// example a still of 90 pictures at 1080p is the encoder's one picture and 89 slices of some twenty bytes, whose <c>frame_num</c> counts 1, 2, 3 … in as many bits as the
-/// encoder's sequence parameters say. This holds of what the encoder gives, or the export fails with a sentence and no film comes out wrong: pictures are of 8 bits in 4:2:0,
-/// whole frames, and in the order they are shown (<c>pic_order_cnt_type</c> 2), which <see cref="Read"/> checks; each begins with a delimiter, by which they are counted against
-/// what was asked for; and all parts share one sequence parameter set (<c>stitchable</c>), as a file has but one, which the tests of films hold the encoder of this
-/// machine to.
+/// H.264 (ITU-T H.264) as a byte stream. A picture in which nothing changes is one slice with all macroblocks skipped (7.3.4), so it equals the
+/// picture before it exactly. Such slices use CAVLC, so they refer to their own picture parameter set, number 1, added beside the encoder's, number 0. For
+/// example, a still of 90 pictures at 1080p is one encoded picture and 89 slices of about twenty bytes, with <c>frame_num</c> 1, 2, 3 … in the number of bits that the
+/// encoder's sequence parameter set gives. This requires of the encoder's output, or the export fails with a message: pictures have 8 bits in 4:2:0,
+/// are whole frames, and come in display order (<c>pic_order_cnt_type</c> 2), as <see cref="Read"/> checks; each begins with a delimiter, so that they can be counted;
+/// and all parts share one sequence parameter set (<c>stitchable</c>), because a file has only one. The tests of films check this for the encoder
+/// of this machine.
 /// </summary>
 internal sealed class H264Pictures : IPictureCoding
 {
     private const byte Slice = 1, Parameters = 7, PictureParameters = 8;
 
-    /// <summary>The number of the parameters that pictures go by in which nothing changed; the encoder's is 0.</summary>
+    /// <summary>The picture parameter set of unchanged pictures; the encoder's is 0.</summary>
     private const uint Own = 1;
 
     private static readonly byte[] StartCode = [0, 0, 0, 1];
 
-    // An access unit delimiter: pictures that hold I and P slices.
+    // An access unit delimiter for I and P slices.
     private static readonly byte[] Delimiter = [0, 0, 0, 1, 9, 0x30];
 
-    // Without B-frames a part can be cut after any picture. One reference, so that both kinds of part say the same of it.
+    // Without B-frames a part can be cut after any picture. One reference frame, so that both kinds of part have the same parameters.
     private const string Common = "aud=1:scenecut=0:stitchable=1:ref=1:weightp=0:chroma-qp-offset=0:psy=0:bframes=0";
 
-    /// <summary>How exactly a still is coded: nothing comes after it that could fixed what it lacks.</summary>
+    /// <summary>The quality of a still: no later picture can correct it.</summary>
     private const string StillQuality = "19";
 
-    /// <summary>How exactly pictures are coded that the next fixes.</summary>
+    /// <summary>The quality of pictures that the next one corrects.</summary>
     private const string ChangingQuality = "22";
 
-    /// <summary>Most of a slide on which a video moves does not: little is gained by looking further, and each picture looked ahead takes 6 MB at 1080p.</summary>
+    /// <summary>Most of a slide with a video does not move: further search gains little, and each picture of lookahead takes 6 MB at 1080p.</summary>
     private const string MovingPreset = "veryfast", MovingTuning = "rc-lookahead=3";
 
-    /// <summary>The pictures of a dissolve do not move but change all over: no search.</summary>
+    /// <summary>In a dissolve nothing moves but everything changes: no motion search.</summary>
     private const string DissolveTuning = "me=dia:subme=0:trellis=0:rc-lookahead=5:partitions=none";
 
     public string Ending => "h264";
@@ -48,7 +48,7 @@ internal sealed class H264Pictures : IPictureCoding
 
     public void Begin(Stream stream, FilmSettings settings, long total)
     {
-        // A byte stream just begins.
+        // The beginning of a byte stream.
     }
 
     public void Changing(Stream stream, ReadOnlySpan<byte> part, long at) => stream.Write(part);
@@ -69,7 +69,7 @@ internal sealed class H264Pictures : IPictureCoding
 
     private static void Write(Stream stream, byte unit, byte[] payload) => stream.Write([.. StartCode, unit, .. AccessUnits.Escaped(payload)]);
 
-    /// <summary>Of the sequence parameters (7.3.2.1.1), what slices are written by: how many bits the number of a picture has, and how many macroblocks there are.</summary>
+    /// <summary>The parts of the sequence parameter set (7.3.2.1.1) that slices depend on: the number of bits of a picture number, and the number of macroblocks.</summary>
     private static (int NumberBits, uint Macroblocks) Read(ReadOnlySpan<byte> payload)
     {
         var bits = new BitReader(payload);
@@ -85,11 +85,11 @@ internal sealed class H264Pictures : IPictureCoding
         return bits.Take(1) == 1 ? (numberBits, macroblocks) : throw new InvalidDataException("The pictures are interlaced.");
     }
 
-    /// <summary>Picture parameters (7.3.2.2): no arithmetic coding, one reference, no weights, the filter under the slice's control.</summary>
+    /// <summary>A picture parameter set (7.3.2.2): CAVLC, one reference, no weights, the deblocking filter controlled by the slice.</summary>
     private static byte[] OwnParameters() => new BitWriter()
         .Number(Own).Number(0).Put(0, 2).Number(0).Number(0).Number(0).Put(0, 3).Number(0).Number(0).Number(0).Put(0b100, 3).End();
 
-    /// <summary>A slice (7.3.3, 7.3.4) that skips all macroblocks, with the filter off.</summary>
+    /// <summary>A slice (7.3.3, 7.3.4) that skips all macroblocks, with the deblocking filter off.</summary>
     private static byte[] Skipped(uint number, int numberBits, uint macroblocks) => new BitWriter()
         .Number(0).Number(5).Number(Own).Put(number, numberBits).Put(0, 3).Number(0).Number(1).Number(macroblocks).End();
 }

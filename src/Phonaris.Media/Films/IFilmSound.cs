@@ -1,15 +1,15 @@
 namespace Phonaris.Media.Films;
 
-/// <summary>The sound of a film as a stream that is ready to be laid beside its pictures.</summary>
+/// <summary>The sound of a film as an encoded stream, ready to be muxed.</summary>
 internal interface IFilmSound
 {
-    /// <summary>What ffmpeg calls the stream.</summary>
+    /// <summary>The name of the stream's format in ffmpeg.</summary>
     string Format { get; }
 
-    /// <summary>What ffmpeg is reported the stream before it reads it.</summary>
+    /// <summary>The ffmpeg arguments before the stream as input.</summary>
     IReadOnlyList<string> Leading { get; }
 
-    /// <summary>Encodes what has not been encoded yet.</summary>
+    /// <summary>Encodes the missing parts.</summary>
     Task PrepareAsync(IProgress<double>? progress, CancellationToken cancel);
 
     /// <summary>Writes the whole stream.</summary>

@@ -1,39 +1,39 @@
 namespace Phonaris.Media.Films;
 
 /// <summary>
-/// How pictures are coded so that a still costs one of them: the first is coded whole, and those that follow say that nothing changed, in a few bytes
-/// that need no encoder.
+/// How pictures are encoded so that a still costs only one of them: the first is encoded whole, and the following ones say in a few bytes,
+/// written without an encoder, that nothing changes.
 /// </summary>
 internal interface IPictureCoding
 {
-    /// <summary>The ending of the names of coded parts: of another for each way of coding.</summary>
+    /// <summary>The extension of encoded parts; differs for each coding.</summary>
     string Ending { get; }
 
-    /// <summary>What ffmpeg is told to code pictures, the first of which can be sought to.</summary>
-    /// <param name="kind">What they are of.</param>
-    /// <param name="pictures">How many there are; 1 for a still.</param>
-    /// <param name="group">After how many of them one comes that can be sought to.</param>
+    /// <summary>The ffmpeg arguments to encode pictures, the first of which is a keyframe.</summary>
+    /// <param name="kind">The kind of part.</param>
+    /// <param name="pictures">The number of pictures; 1 for a still.</param>
+    /// <param name="group">The number of pictures between keyframes.</param>
     IReadOnlyList<string> Arguments(PartKind kind, int pictures, int group);
 
-    /// <summary>How many pictures there are in a coded part.</summary>
+    /// <summary>The number of pictures in an encoded part.</summary>
     int Count(ReadOnlySpan<byte> part);
 
-    /// <summary>Writes what comes before the first picture.</summary>
-    /// <param name="stream">Where to.</param>
-    /// <param name="settings">Size and rate.</param>
-    /// <param name="total">How many pictures will come.</param>
+    /// <summary>Writes the header before the first picture.</summary>
+    /// <param name="stream">The output.</param>
+    /// <param name="settings">Size and frame rate.</param>
+    /// <param name="total">The total number of pictures.</param>
     void Begin(Stream stream, FilmSettings settings, long total);
 
-    /// <summary>Writes pictures that are each another than the one before.</summary>
-    /// <param name="stream">Where to.</param>
-    /// <param name="part">The coded part.</param>
+    /// <summary>Writes pictures that all differ.</summary>
+    /// <param name="stream">The output.</param>
+    /// <param name="part">The encoded part.</param>
     /// <param name="at">The number of its first picture in the film, from 0.</param>
     void Changing(Stream stream, ReadOnlySpan<byte> part, long at);
 
-    /// <summary>Writes a still: the coded picture, and those that follow it, in which nothing changes.</summary>
-    /// <param name="stream">Where to.</param>
-    /// <param name="part">The coded part.</param>
+    /// <summary>Writes a still: the encoded picture and the unchanged ones that follow.</summary>
+    /// <param name="stream">The output.</param>
+    /// <param name="part">The encoded part.</param>
     /// <param name="at">The number of its first picture in the film, from 0.</param>
-    /// <param name="pictures">How many pictures it is there.</param>
+    /// <param name="pictures">The number of pictures.</param>
     void Still(Stream stream, ReadOnlySpan<byte> part, long at, int pictures);
 }

@@ -7,34 +7,34 @@ using Phonaris.Media.Videos;
 
 namespace Phonaris.Media.Films;
 
-/// <summary>Draws what is seen at a moment of a film as planar pictures: the slide, and on it the videos as they move.</summary>
+/// <summary>Draws the frames of a film as planar pictures: the slide and the videos that play on it.</summary>
 /// <param name="pictures">Draws the slides.</param>
-/// <param name="original">Gives the path of the file of a content hash.</param>
+/// <param name="original">Returns the path of the file with a content hash.</param>
 internal sealed class LookPainter(SlidePictures pictures, Func<string, string> original)
 {
-    /// <summary>A name for what is drawn: equal when the same is.</summary>
+    /// <summary>The id of what is drawn: equal if the pictures are equal.</summary>
     public static string NameOf(Look look) =>
         $"{look.Picture.Key} {look.Picture.Width}x{look.Picture.Height} {look.Picture.Fills}" + string.Concat(look.Videos.Select(v => $" {v}"));
 
-    /// <summary>One picture, of what is seen first.</summary>
+    /// <summary>A single picture, of the beginning.</summary>
     public async Task<byte[]> StillAsync(Look look, FilmSettings settings, CancellationToken cancel)
     {
         await foreach (var picture in PicturesAsync(look.Standing(), settings, 1, cancel)) return picture;
         throw new InvalidOperationException("One picture was asked for.");
     }
 
-    /// <summary>Pictures one after the other, the videos going on.</summary>
-    /// <param name="look">What is seen with the first.</param>
-    /// <param name="settings">Their size and rate.</param>
-    /// <param name="count">How many.</param>
+    /// <summary>Consecutive pictures, with the videos playing.</summary>
+    /// <param name="look">The slide and its videos at the first picture.</param>
+    /// <param name="settings">Their size and frame rate.</param>
+    /// <param name="count">Their number.</param>
     /// <param name="cancel">Stops it.</param>
-    /// <returns>The same memory each time.</returns>
+    /// <returns>The same buffer each time.</returns>
     public async IAsyncEnumerable<byte[]> PicturesAsync(Look look, FilmSettings settings, int count, [EnumeratorCancellation] CancellationToken cancel)
     {
         var slide = await SlideAsync(look.Picture, settings, cancel);
         if (look.Videos.Count == 0)
         {
-            // The one who had it before may have drawn on it.
+            // The previous caller may have drawn on it.
             var clean = count > 1 ? slide.ToArray() : [];
             for (var k = 0; k < count; k++)
             {
@@ -71,7 +71,7 @@ internal sealed class LookPainter(SlidePictures pictures, Func<string, string> o
     private static VideoWanted Wanted(SeenVideo video, Box box, FilmSettings settings, int count) =>
         new(video.FileFrame, video.Speed, settings.Fps, video.Speed > 0 ? count : 1, box.Part, box.Width, box.Height, video.Figures.HighRange);
 
-    /// <summary>Where a video comes to lie in a film's picture, in whole pairs of pixels as chroma has them; null for nowhere.</summary>
+    /// <summary>The box of a video in the film's picture, in whole pairs of pixels because of the chroma planes; null if nothing of it is visible.</summary>
     private static Box? BoxOf(SeenVideo video, PictureSource slide, FilmSettings settings)
     {
         var (across, down) = ((double)settings.Width / slide.Width, (double)settings.Height / slide.Height);
@@ -79,7 +79,7 @@ internal sealed class LookPainter(SlidePictures pictures, Func<string, string> o
         var (left, top) = ((settings.Width - slide.Width * fit) / 2, (settings.Height - slide.Height * fit) / 2);
         var part = video.Place.BoxOf(video.Figures, slide.Width * fit, slide.Height * fit);
         part = part with { X = part.X + left, Y = part.Y + top };
-        // Never beyond the slide, nor the film.
+        // Clipped to the slide and the film.
         if (part.Within(Math.Max(0, left), Math.Max(0, top), Math.Min(settings.Width, settings.Width - left), Math.Min(settings.Height, settings.Height - top)) is not { } seen) return null;
         var (x, y) = (Even(seen.X), Even(seen.Y));
         return new(x, y, Math.Max(2, Even(seen.X + seen.Width) - x), Math.Max(2, Even(seen.Y + seen.Height) - y), seen);
@@ -87,10 +87,10 @@ internal sealed class LookPainter(SlidePictures pictures, Func<string, string> o
         static int Even(double at) => (int)Math.Round(at / 2) * 2;
     }
 
-    /// <summary>Where a video lies in a picture, in pixels, and the part of it that is seen there.</summary>
+    /// <summary>The box of a video in a picture, in pixels, and the visible part of the video.</summary>
     private sealed record Box(int X, int Y, int Width, int Height, VideoBox Part);
 
-    /// <summary>A video as it is laid on pictures.</summary>
+    /// <summary>A video on a picture.</summary>
     private sealed class Layer(Box box, VideoFrames frames)
     {
         private byte[]? _last;
@@ -99,7 +99,7 @@ internal sealed class LookPainter(SlidePictures pictures, Func<string, string> o
 
         public async ValueTask DrawAsync(byte[] picture, int width, int height)
         {
-            // Where no more come, the last one stays.
+            // After the end of the video its last picture stays.
             if (await frames.NextAsync() is { } next)
             {
                 if (_last is not null) ArrayPool<byte>.Shared.Return(_last);

@@ -5,7 +5,7 @@ using Phonaris.Media.Sounds;
 
 namespace Phonaris.Media.Films;
 
-/// <summary>The sound of a film as Opus in Ogg, encoded as a whole and kept by the content it follows from.</summary>
+/// <summary>The sound of a film as Opus in Ogg, encoded as a whole and cached by its content.</summary>
 internal sealed class OpusTrack(Schedule schedule, Func<SoundSource, ISoundReader> open, DerivedFiles derived, long start, long end) : IFilmSound
 {
     public string Format => "ogg";

@@ -1,14 +1,14 @@
 namespace Phonaris.Media.Films;
 
-/// <summary>What the pictures of a coded part are of.</summary>
+/// <summary>The kinds of encoded parts.</summary>
 internal enum PartKind
 {
-    /// <summary>One that stays.</summary>
+    /// <summary>A still.</summary>
     Still,
 
-    /// <summary>Stills going over into each other: nothing moves, all changes.</summary>
+    /// <summary>A dissolve between stills: nothing moves, everything changes.</summary>
     Dissolve,
 
-    /// <summary>Videos that move.</summary>
+    /// <summary>Moving video.</summary>
     Moving,
 }

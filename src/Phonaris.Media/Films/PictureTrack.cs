@@ -6,12 +6,12 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Media.Films;
 
 /// <summary>
-/// The pictures of a film as one stream. A still is encoded once; a dissolve and a video frame by frame, a few seconds at a
-/// time. Both are kept by the content they follow from, so what has not changed is never encoded again.
+/// The pictures of a film as one stream. A still is encoded once; a dissolve and a video are encoded frame by frame, a few seconds at a
+/// time. Both are cached by their content, so unchanged parts are never encoded again.
 /// </summary>
 internal sealed class PictureTrack
 {
-    /// <summary>How long a part of a video is at most, in seconds: short enough that both cores have work, long enough that beginning it costs little.</summary>
+    /// <summary>The longest part of a video, in seconds: short enough to keep all cores busy, long enough that starting the encoder costs little.</summary>
     private const int PartSeconds = 2 * FilmSettings.GroupSeconds;
 
     private static readonly string[] Colours = ["-color_range", "tv", "-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709"];
@@ -30,11 +30,11 @@ internal sealed class PictureTrack
         _parts = [.. order.Shots.SelectMany(PartsOf)];
     }
 
-    /// <summary>Encodes what has not been encoded yet, on all cores.</summary>
+    /// <summary>Encodes the missing parts, on all cores.</summary>
     public Task PrepareAsync(IProgress<double>? progress, CancellationToken cancel) => _derived.GetAllAsync(
         _parts.Select(part => (Name(part), (Func<string, CancellationToken, Task>)((path, token) => EncodeAsync(part, path, token)))), progress, cancel);
 
-    /// <summary>What ffmpeg is reported the stream before it reads it.</summary>
+    /// <summary>The ffmpeg arguments before the stream as input.</summary>
     public IReadOnlyList<string> Leading => _settings.Format == FilmFormat.Mp4 ? ["-f", "h264", "-framerate", $"{_settings.Fps}"] : ["-f", "ivf"];
 
     /// <summary>Writes the whole stream.</summary>
@@ -46,7 +46,7 @@ internal sealed class PictureTrack
         long at = 0;
         foreach (var part in _parts)
         {
-            // Made again where it was removed since, to free room.
+            // Made again if it was removed in the meantime to free space.
             var bytes = await File.ReadAllBytesAsync(await _derived.GetAsync(Name(part), (path, token) => EncodeAsync(part, path, token), cancel), cancel);
             for (var end = at + part.Pictures; at < end;)
             {
@@ -60,7 +60,7 @@ internal sealed class PictureTrack
         }
     }
 
-    /// <summary>What a shot is encoded as: its dissolve, and the still, or what moves in parts of a few seconds.</summary>
+    /// <summary>The parts of a shot: its dissolve, and then the still or segments of moving video.</summary>
     private IEnumerable<Part> PartsOf(Shot shot)
     {
         var over = shot.Start + shot.Dissolving;
@@ -97,7 +97,7 @@ internal sealed class PictureTrack
         if (encoded != count) throw new InvalidDataException($"{encoded} pictures were encoded where {count} were wanted.");
     }
 
-    /// <summary>How many pictures of a part are encoded.</summary>
+    /// <summary>The number of encoded pictures of a part.</summary>
     private static long Encoded(Part part) => part.Kind == PartKind.Still ? 1 : part.Pictures;
 
     private IReadOnlyList<string> Coding(Part part) => _coding.Arguments(part.Kind, (int)Encoded(part), FilmSettings.GroupSeconds * _settings.Fps);

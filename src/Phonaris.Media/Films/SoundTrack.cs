@@ -10,14 +10,14 @@ using Phonaris.Media.Sounds;
 namespace Phonaris.Media.Films;
 
 /// <summary>
-/// The sound of a film as one AAC stream in ADTS frames (ISO/IEC 13818-7), in pieces of some seconds, kept by the content they follow from, so that little is
-/// encoded again after a change. Adjacent missing segments are encoded in one run, on all cores. A run is encoded with some frames of what comes
-/// before and after it, and those are dropped: each AAC frame spans 2048 samples and overlaps its neighbours by half, so at a join both sides were made from the
+/// The sound of a film as one AAC stream in ADTS frames (ISO/IEC 13818-7), encoded in segments of some seconds that are cached by their content, so that little is
+/// encoded again after a change. Adjacent missing segments are encoded in one run, on all cores. A run is encoded with some frames before and
+/// after it, which are then dropped: each AAC frame spans 2048 samples and overlaps its neighbours by half, so at a segment boundary both sides were encoded from the
 /// same samples.
 /// </summary>
 internal sealed class SoundTrack : IFilmSound
 {
-    /// <summary>Samples an AAC frame moves on by. The stream begins with one frame of priming, which players must skip.</summary>
+    /// <summary>The number of samples per AAC frame. The stream begins with one frame of priming, which players must skip.</summary>
     public const int AacFrame = 1024;
 
     private const int PieceAacFrames = 128;
@@ -40,12 +40,12 @@ internal sealed class SoundTrack : IFilmSound
 
     public string Format => "aac";
 
-    /// <summary>It is moved forward by its priming frame: the file then tells players to skip it.</summary>
+    /// <summary>Shifted forward by its priming frame: the file then tells players to skip it.</summary>
     public IReadOnlyList<string> Leading { get; } = ["-itsoffset", $"{-(double)AacFrame / Frames.PerSecond:0.########}"];
 
     private int Pieces => (int)((_aacFrames + PieceAacFrames - 1) / PieceAacFrames);
 
-    /// <summary>Encodes what has not been encoded yet.</summary>
+    /// <summary>Encodes the missing parts.</summary>
     public Task PrepareAsync(IProgress<double>? progress, CancellationToken cancel)
     {
         var (runs, done) = (Missing(), 0);
@@ -56,7 +56,7 @@ internal sealed class SoundTrack : IFilmSound
         });
     }
 
-    /// <summary>The pieces that are not there, those next to each other together.</summary>
+    /// <summary>The missing segments, adjacent ones together.</summary>
     private List<(int First, int Count)> Missing()
     {
         List<(int First, int Count)> runs = [];
@@ -71,7 +71,7 @@ internal sealed class SoundTrack : IFilmSound
     {
         for (var p = 0; p < Pieces; p++)
         {
-            // Made again where it was removed since, to free room.
+            // Made again if it was removed in the meantime to free space.
             if (!_derived.Has(Name(p))) await EncodeAsync(p, 1, cancel);
             await using var piece = File.OpenRead(_derived.PathOf(Name(p)));
             await piece.CopyToAsync(stream, cancel);
@@ -111,7 +111,7 @@ internal sealed class SoundTrack : IFilmSound
         }
     }
 
-    /// <summary>The frames that pieces next to each other are made from, and how many AAC frames of their encoding come before them.</summary>
+    /// <summary>The frames from which adjacent segments are encoded, and the number of AAC frames before the segments.</summary>
     private static (long From, long To, int Skip) Bounds(int piece, int count)
     {
         var skip = piece == 0 ? 0 : WarmUpAacFrames;
@@ -128,7 +128,7 @@ internal sealed class SoundTrack : IFilmSound
         return $"film/{Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(identity)).AsSpan(0, 16))}.aac";
     }
 
-    /// <summary>Where ADTS frames begin, and the stream's length behind them. A frame's length stands in bits 30 to 42 of its header.</summary>
+    /// <summary>The byte positions of ADTS frames, followed by the length of the stream. The length of a frame is in bits 30 to 42 of its header.</summary>
     private static List<int> AdtsBounds(ReadOnlySpan<byte> stream)
     {
         List<int> bounds = [];

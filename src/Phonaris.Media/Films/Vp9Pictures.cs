@@ -3,17 +3,17 @@ using System.Buffers.Binary;
 namespace Phonaris.Media.Films;
 
 /// <summary>
-/// VP9 (VP9 bitstream specification 0.6) as IVF: a header of 32 bytes, and each picture behind 12 bytes of its length and number. A picture in which nothing changed is one byte: it
-/// has the one that is kept shown again (6.2, <c>show_existing_frame</c>).
+/// VP9 (VP9 bitstream specification 0.6) as IVF: a header of 32 bytes, then each picture after 12 bytes with its length and number. An unchanged picture is one byte, which
+/// shows the stored frame again (6.2, <c>show_existing_frame</c>).
 /// </summary>
 internal sealed class Vp9Pictures : IPictureCoding
 {
     private const int HeadBytes = 32, PictureHeadBytes = 12;
 
-    /// <summary>How exactly stills, and pictures that the next fixes, are coded, of 0 to 63.</summary>
+    /// <summary>The quantizers of stills and of pictures that the next one corrects, from 0 to 63.</summary>
     private const string StillQuality = "16", ChangingQuality = "24";
 
-    // Frame marker 2, profile 0, show what is kept, in slot 0: a picture that can be sought to is kept in all of them.
+    // Frame marker 2, profile 0, show the existing frame in slot 0: a keyframe is stored in all slots.
     private static readonly byte[] ShownAgain = [0b10_0_0_1_000];
 
     public string Ending => "vp9";

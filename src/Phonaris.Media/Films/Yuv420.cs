@@ -5,8 +5,8 @@ using SkiaSharp;
 namespace Phonaris.Media.Films;
 
 /// <summary>
-/// Planar 4:2:0 pictures as the encoder takes them: luma, then both chroma planes at half size. ITU-R BT.709-6, limited range:
-/// Y = 16 + 219·(0.2126 R + 0.7152 G + 0.0722 B), C = 128 + 224·(B − Y)/1.8556 and (R − Y)/1.5748, chroma the mean of four pixels.
+/// Planar 4:2:0 pictures for the encoder: luma, then both chroma planes at half size. ITU-R BT.709-6, limited range:
+/// Y = 16 + 219·(0.2126 R + 0.7152 G + 0.0722 B), C = 128 + 224·(B − Y)/1.8556 and (R − Y)/1.5748, chroma as the mean of four pixels.
 /// </summary>
 internal static class Yuv420
 {
@@ -17,7 +17,7 @@ internal static class Yuv420
     private const int Ur = -(int)(0.2126 / 1.8556 * 224 / 255 * 65536 + 0.5), Ug = -(int)(0.7152 / 1.8556 * 224 / 255 * 65536 + 0.5), Ub = -Ur - Ug;
     private const int Vg = -(int)(0.7152 / 1.5748 * 224 / 255 * 65536 + 0.5), Vb = -(int)(0.0722 / 1.5748 * 224 / 255 * 65536 + 0.5), Vr = -Vg - Vb;
 
-    /// <summary>Bytes of a picture.</summary>
+    /// <summary>The number of bytes of a picture.</summary>
     public static int Size(int width, int height) => width * height * 3 / 2;
 
     /// <summary>Converts an opaque picture of even size.</summary>
@@ -42,7 +42,7 @@ internal static class Yuv420
                     g += pg;
                     b += pb;
                 }
-                // The sums are of four pixels: two more bits to shift away.
+                // The sums are of four pixels: shift by two more bits.
                 var half = 1 << (Shift + 1);
                 yuv[u++] = (byte)((Ur * r + Ug * g + Ub * b + (128 << (Shift + 2)) + half) >> (Shift + 2));
                 yuv[v++] = (byte)((Vr * r + Vg * g + Vb * b + (128 << (Shift + 2)) + half) >> (Shift + 2));
@@ -51,10 +51,10 @@ internal static class Yuv420
         return yuv;
     }
 
-    /// <summary>A picture between two: <paramref name="share"/> 256ths of the second.</summary>
+    /// <summary>A mix of two pictures, with <paramref name="share"/> 256ths of the second.</summary>
     public static void Blend(ReadOnlySpan<byte> from, ReadOnlySpan<byte> to, int share, Span<byte> result)
     {
-        // Up to 255 × 256 + 128: in 16 bits, as many at once as the processor takes.
+        // At most 255 × 256 + 128, which fits 16 bits, so the processor handles many at once.
         var (first, second, half) = (new Vector<ushort>((ushort)(256 - share)), new Vector<ushort>((ushort)share), new Vector<ushort>(128));
         var i = 0;
         for (; i <= result.Length - Vector<byte>.Count; i += Vector<byte>.Count)

@@ -2,19 +2,19 @@ using SkiaSharp;
 
 namespace Phonaris.Media.Pictures;
 
-/// <summary>All slides of a deck in one picture, each with its number below.</summary>
+/// <summary>All slides of a deck in one picture, with a number below each.</summary>
 public static class ContactSheet
 {
     private const int Gap = 16, Caption = 28, LettersHigh = 17;
 
-    /// <summary>Up to so many slides are shown wide, more of them narrow.</summary>
+    /// <summary>The width of a slide for small decks; in larger ones slides are narrower.</summary>
     private const int MostWide = 200;
 
-    /// <summary>How wide a slide is on the sheet of a deck of so many, in pixels.</summary>
+    /// <summary>The width of a slide on the sheet of a deck with a number of slides, in pixels.</summary>
     public static int WidthFor(int slides) => slides <= MostWide ? 320 : 160;
 
-    /// <summary>Puts slides on a sheet, row by row.</summary>
-    /// <param name="slides">Each slide's number and its picture, all drawn to <see cref="WidthFor"/>.</param>
+    /// <summary>Arranges slides on a sheet, row by row.</summary>
+    /// <param name="slides">The number and the picture of each slide, all drawn to <see cref="WidthFor"/>.</param>
     /// <returns>The sheet as a PNG file.</returns>
     public static byte[] Png(IReadOnlyList<(int Number, string Path)> slides)
     {

@@ -1,22 +1,22 @@
 namespace Phonaris.Media.Pictures;
 
-/// <summary>Which fonts the text of a deck is drawn in on this machine.</summary>
+/// <summary>The fonts in which the text of a deck is drawn on this machine.</summary>
 public static class DeckFonts
 {
-    /// <summary>What the house's own fonts are called where they stand in.</summary>
+    /// <summary>The name of the bundled font when it is a substitute.</summary>
     private const string HouseFamily = "Atkinson Hyperlegible Next";
 
-    /// <summary>How many are named in a sentence.</summary>
+    /// <summary>The most fonts that are named in a sentence.</summary>
     private const int MostNamed = 3;
 
-    /// <summary>For each family that a deck asks for, the one that is used.</summary>
+    /// <summary>For each family of a deck, the family used.</summary>
     public static IReadOnlyList<FontUsed> Of(IEnumerable<string> families)
     {
         ArgumentNullException.ThrowIfNull(families);
-        return [.. families.Distinct(StringComparer.OrdinalIgnoreCase).Order(StringComparer.OrdinalIgnoreCase).Select(f => Typefaces.Used(f) is var (used, same) ? new FontUsed(f, used, same) : new FontUsed(f, HouseFonts.Has(f) ? f : HouseFamily, HouseFonts.Has(f)))];
+        return [.. families.Distinct(StringComparer.OrdinalIgnoreCase).Order(StringComparer.OrdinalIgnoreCase).Select(f => Typefaces.Used(f) is var (used, same) ? new FontUsed(f, used, same) : new FontUsed(f, BundledFonts.Has(f) ? f : HouseFamily, BundledFonts.Has(f)))];
     }
 
-    /// <summary>A sentence about the families whose lines may break elsewhere than they did; null where there is none.</summary>
+    /// <summary>A sentence about substituted families that may change line breaks; null if there are none.</summary>
     public static string? Sentence(IEnumerable<string> families)
     {
         var others = Of(families).Where(f => !f.SameWidths).ToList();

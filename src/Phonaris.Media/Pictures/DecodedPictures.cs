@@ -8,10 +8,10 @@ using SkiaSharp;
 
 namespace Phonaris.Media.Pictures;
 
-/// <summary>The pictures within drawings, each decoded once at the size it is used: one that stands behind every slide is not decoded for each of them.</summary>
+/// <summary>The pictures within drawings, each decoded once at the size it is used: a background picture is not decoded again for each slide.</summary>
 internal static class DecodedPictures
 {
-    /// <summary>A picture within a drawing has at most so many pixels.</summary>
+    /// <summary>The most pixels of a picture within a drawing.</summary>
     private const long MostPixels = 100_000_000;
 
     private const long MostBytes = 128_000_000;
@@ -20,17 +20,17 @@ internal static class DecodedPictures
     private static readonly ConditionalWeakTable<byte[], string> Hashes = [];
     private static readonly ConcurrentDictionary<(string, int, int), Lazy<SKImage?>> Making = new();
 
-    /// <summary>A picture, no larger than needed; null where it cannot be decoded.</summary>
+    /// <summary>A picture, no larger than needed; null if it cannot be decoded.</summary>
     /// <param name="data">The picture file.</param>
-    /// <param name="width">How many pixels wide it is drawn.</param>
-    /// <param name="height">How many high.</param>
+    /// <param name="width">The width at which it is drawn, in pixels.</param>
+    /// <param name="height">The height.</param>
     public static SKImage? Of(ReadOnlyMemory<byte> data, int width, int height)
     {
-        // Slides of one deck hand in the very same bytes: they are looked through once.
+        // The slides of one deck share the same bytes, so these are hashed once.
         var hash = MemoryMarshal.TryGetArray(data, out var part) && part.Count == part.Array!.Length ? Hashes.GetValue(part.Array, HashOf) : HashOf(data.ToArray());
         var name = (hash, width, height);
         if (Kept.TryGetValue<SKImage>(name, out var kept)) return kept;
-        // Who comes while it is being decoded waits for it.
+        // Other callers wait while it is being decoded.
         var made = Making.GetOrAdd(name, _ => new(() => Make(data, width, height)));
         try
         {

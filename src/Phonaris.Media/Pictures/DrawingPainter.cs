@@ -6,17 +6,17 @@ namespace Phonaris.Media.Pictures;
 /// <summary>Paints the drawing of a slide.</summary>
 internal static class DrawingPainter
 {
-    /// <summary>No picture within a drawing is drawn finer than this.</summary>
+    /// <summary>The highest resolution of a picture within a drawing.</summary>
     private const int MostPixelsWide = 8192;
 
-    /// <summary>Pictures are as large as they are drawn, or smaller.</summary>
+    /// <summary>Pictures are drawn at their size or smaller.</summary>
     private static readonly SKSamplingOptions Sampling = new(SKFilterMode.Linear);
 
     /// <summary>Paints a drawing to a size.</summary>
     /// <param name="drawing">The drawing.</param>
-    /// <param name="step">How many steps are taken; 0 for all.</param>
-    /// <param name="width">The picture's width in pixels.</param>
-    /// <param name="height">Its height.</param>
+    /// <param name="step">The number of steps shown; 0 for all.</param>
+    /// <param name="width">The width of the picture in pixels.</param>
+    /// <param name="height">The height in pixels.</param>
     public static SKBitmap Draw(SlideDrawing drawing, int step, int width, int height)
     {
         var target = Pixels.Opaque(width, height);
@@ -40,12 +40,12 @@ internal static class DrawingPainter
         var bounds = SKRect.Create((float)box.X, (float)box.Y, (float)box.Width, (float)box.Height);
         canvas.Save();
         canvas.RotateDegrees((float)box.Turn, bounds.MidX, bounds.MidY);
-        // Words throw the shadow where there is nothing else.
+        // Without a fill or line, the text casts the shadow.
         var bare = shape.Fill is null && shape.Line is null;
         if (shape.Shadow is { } shadow) Shade(canvas, shadow, box.Turn, bounds, shape.Line?.Width ?? 0);
         canvas.Save();
         canvas.Scale(box.FlipX ? -1 : 1, box.FlipY ? -1 : 1, bounds.MidX, bounds.MidY);
-        // All areas first: the line is over them.
+        // All fills first: the lines are above them.
         foreach (var part in shape.Outline.Parts.Where(p => p.Fill != PartFill.None))
         {
             if (shape.Fill is not { } fill) break;
@@ -66,21 +66,21 @@ internal static class DrawingPainter
         canvas.Restore();
     }
 
-    /// <summary>Has what is drawn until the canvas is restored throw a shadow, to the same side however it is turned.</summary>
+    /// <summary>Adds a shadow to what is drawn until the canvas is restored. Its direction does not depend on the rotation.</summary>
     private static void Shade(SKCanvas canvas, Shadow shadow, double turn, SKRect bounds, double line)
     {
         var angle = -turn * Math.PI / 180;
         var (dx, dy) = (shadow.X * Math.Cos(angle) - shadow.Y * Math.Sin(angle), shadow.X * Math.Sin(angle) + shadow.Y * Math.Cos(angle));
-        // A blur reaches about as far as its radius to both sides of an edge.
+        // A blur extends about as far as its radius on both sides of an edge.
         var sigma = (float)(shadow.Blur / 2);
         using var filter = SKImageFilter.CreateDropShadow((float)dx, (float)dy, sigma, sigma, new SKColor(shadow.Color));
         using var layer = new SKPaint { ImageFilter = filter };
-        // Parts of a form may reach beyond its box, words too.
+        // Parts of a shape and its text may extend beyond its box.
         var reach = (float)(Math.Max(Math.Abs(shadow.X), Math.Abs(shadow.Y)) + 2 * shadow.Blur + line) + Math.Max(bounds.Width, bounds.Height) / 2;
         canvas.SaveLayer(SKRect.Inflate(bounds, reach, reach), layer);
     }
 
-    /// <summary>Where the text of a shape stands: mirrored with it, though the text itself is not.</summary>
+    /// <summary>The transformation of a shape's text: its position is mirrored with the shape, the text itself is not.</summary>
     private static SKRect RoomOf(Outline outline, SKRect bounds, bool flipX, bool flipY)
     {
         if (outline.Room is not { } room || outline.Width <= 0 || outline.Height <= 0) return bounds;
@@ -91,7 +91,7 @@ internal static class DrawingPainter
         return new(bounds.Left + left * bounds.Width, bounds.Top + top * bounds.Height, bounds.Left + right * bounds.Width, bounds.Top + bottom * bounds.Height);
     }
 
-    /// <summary>What a part that is lighter or darker than its shape is filled with.</summary>
+    /// <summary>The fill of a part that is lighter or darker than its shape.</summary>
     private static Paint Shaded(Paint fill, PartFill shade)
     {
         var (to, by) = shade switch
@@ -119,7 +119,7 @@ internal static class DrawingPainter
         var (sx, sy) = (outline.Width > 0 ? bounds.Width / outline.Width : 0, outline.Height > 0 ? bounds.Height / outline.Height : 0);
         float X(double x) => (float)(bounds.Left + x * sx);
         float Y(double y) => (float)(bounds.Top + y * sy);
-        // Where parts of a path lie over each other there is a hole, as in a ring.
+        // Where parts of a path overlap there is a hole, as in a ring.
         using var builder = new SKPathBuilder { FillType = SKPathFillType.EvenOdd };
         foreach (var move in part.Path)
         {
@@ -134,7 +134,7 @@ internal static class DrawingPainter
         return builder.Detach();
     }
 
-    /// <summary>Fills an area.</summary>
+    /// <summary>Fills a path.</summary>
     public static void Fill(SKCanvas canvas, SKPath path, SKRect bounds, Paint fill)
     {
         switch (fill)
@@ -185,7 +185,7 @@ internal static class DrawingPainter
     {
         var (across, down) = (1 - picture.Left - picture.Right, 1 - picture.Top - picture.Bottom);
         if (across <= 0 || down <= 0) return;
-        // What is not cut off is stretched over the box; where room is added instead, the whole lies within.
+        // Unless it is cropped, it is stretched over the box; negative crops add space around it.
         var (w, h) = (bounds.Width / across, bounds.Height / down);
         var onto = SKRect.Create((float)(bounds.Left - picture.Left * w), (float)(bounds.Top - picture.Top * h), (float)w, (float)h);
         if (DecodedFor(canvas, picture, w, h) is not { } image) return;
@@ -194,7 +194,7 @@ internal static class DrawingPainter
         canvas.DrawImage(image, onto, Sampling, paint);
     }
 
-    /// <summary>Lays a picture side by side over an area.</summary>
+    /// <summary>Tiles a picture over an area.</summary>
     private static void Tile(SKCanvas canvas, SKPath path, PicturePaint picture, Tiling tiling, SKRect bounds)
     {
         if (DecodedFor(canvas, picture, tiling.Width, tiling.Height) is not { } image) return;
@@ -212,14 +212,14 @@ internal static class DrawingPainter
     private static SKPaint Painted(PicturePaint picture, SKColorFilter? recolored) =>
         new() { Color = SKColors.White.WithAlpha((byte)(255 * Math.Clamp(picture.Opacity, 0, 1))), IsAntialias = true, ColorFilter = recolored };
 
-    /// <summary>A picture as finely as it is seen.</summary>
+    /// <summary>A picture at the resolution at which it is visible.</summary>
     private static SKImage? DecodedFor(SKCanvas canvas, PicturePaint picture, double width, double height)
     {
         var matrix = canvas.TotalMatrix;
         var pixels = Math.Sqrt(Math.Abs((double)matrix.ScaleX * matrix.ScaleY - (double)matrix.SkewX * matrix.SkewY));
         return DecodedPictures.Of(picture.Data, Across(width), Across(height));
 
-        // Far beyond the slide nothing of it is seen finer.
+        // Outside the slide a higher resolution is not visible.
         int Across(double length) => (int)Math.Clamp(Math.Ceiling(Math.Abs(length) * pixels), 1, MostPixelsWide);
     }
 
@@ -246,7 +246,7 @@ internal static class DrawingPainter
         if (line.Start is { } first && measure.GetPositionAndTangent(0, out var start, out var away)) LineEnds.Draw(canvas, start, new(-away.X, -away.Y), line, first);
     }
 
-    /// <summary>Writes text in its room.</summary>
+    /// <summary>Draws text in its box.</summary>
     public static void Write(SKCanvas canvas, TextBody text, int step, SKRect bounds, bool upsideDown)
     {
         canvas.Save();

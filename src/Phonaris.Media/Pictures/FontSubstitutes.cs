@@ -1,9 +1,9 @@
 namespace Phonaris.Media.Pictures;
 
-/// <summary>Which families stand in for others: first those made with the same widths, so that lines break where they did; else one of the same class.</summary>
+/// <summary>The families that replace others: first those with the same widths, so that lines break at the same places; otherwise one of the same class.</summary>
 internal static class FontSubstitutes
 {
-    /// <summary>Families of the same widths, letter for letter.</summary>
+    /// <summary>Families with identical letter widths.</summary>
     private static readonly Dictionary<string, string> SameWidths = new(StringComparer.OrdinalIgnoreCase)
     {
         ["Calibri"] = "Carlito",
@@ -19,7 +19,7 @@ internal static class FontSubstitutes
         ["Cousine"] = "Liberation Mono",
     };
 
-    /// <summary>What ends the name of a family's lighter, heavier and narrower kinds.</summary>
+    /// <summary>The endings of names of lighter, heavier and narrower variants.</summary>
     private static readonly string[] Kinds = [" Light", " Semilight", " Semibold", " SemiBold", " Medium", " Black", " Narrow", " Condensed", " Thin", " Pro", " MT", " Display", " Text"];
 
     private static readonly string[] Serifs =
@@ -32,7 +32,7 @@ internal static class FontSubstitutes
 
     private static readonly string[] Monospaced = ["mono", "courier", "consol", "code", "menlo", "typewriter", "fixed", "terminal", "inconsolata"];
 
-    /// <summary>A family and those it is a kind of, the nearest first.</summary>
+    /// <summary>A family followed by the families it is a variant of, the closest first.</summary>
     public static IEnumerable<string> Named(string family)
     {
         yield return family;
@@ -43,10 +43,10 @@ internal static class FontSubstitutes
         }
     }
 
-    /// <summary>The family of the same widths; null where there is none.</summary>
+    /// <summary>The family with the same widths; null if there is none.</summary>
     public static string? OfSameWidths(string family) => SameWidths.GetValueOrDefault(family);
 
-    /// <summary>The family of the same class: with serifs, all letters as wide, wide, or plain.</summary>
+    /// <summary>The family of the same class: serif, monospaced, wide or plain.</summary>
     public static string OfSameClass(string family)
     {
         bool Says(string[] words) => words.Any(w => family.Contains(w, StringComparison.OrdinalIgnoreCase));

@@ -2,7 +2,7 @@ using SkiaSharp;
 
 namespace Phonaris.Media.Pictures;
 
-/// <summary>Draws pages of the files that are drawn by the house itself: presentations, drawings and photographs.</summary>
+/// <summary>Draws pages of the file types that Phonaris renders itself: presentations, drawings and photographs.</summary>
 public interface IPagePainter
 {
     /// <summary>Draws pages.</summary>
@@ -12,6 +12,6 @@ public interface IPagePainter
     /// <param name="width">Their width in pixels.</param>
     /// <param name="height">Their height in pixels.</param>
     /// <param name="cancel">Stops it.</param>
-    /// <exception cref="RuleException">One cannot be drawn.</exception>
-    Task<IReadOnlyList<SKBitmap>> DrawAsync(string path, string type, IReadOnlyList<PageAsked> pages, int width, int height, CancellationToken cancel);
+    /// <exception cref="RuleException">A page cannot be drawn.</exception>
+    Task<IReadOnlyList<SKBitmap>> DrawAsync(string path, string type, IReadOnlyList<PageRequest> pages, int width, int height, CancellationToken cancel);
 }

@@ -3,18 +3,18 @@ using SkiaSharp;
 
 namespace Phonaris.Media.Pictures;
 
-/// <summary>Draws what stands at the ends of lines.</summary>
+/// <summary>Draws the arrowheads of lines.</summary>
 internal static class LineEnds
 {
-    /// <summary>Ends of thin lines are as large as those of a line this wide, in points.</summary>
+    /// <summary>The arrowheads of thin lines are as large as those of a line of this width, in points.</summary>
     private const double Thinnest = 2;
 
-    /// <summary>Draws one.</summary>
-    /// <param name="canvas">Where.</param>
-    /// <param name="tip">Where the line ends.</param>
-    /// <param name="onward">Where it runs to there, of length 1.</param>
+    /// <summary>Draws an arrowhead.</summary>
+    /// <param name="canvas">The canvas.</param>
+    /// <param name="tip">The end of the line.</param>
+    /// <param name="onward">The direction of the line at its end, of length 1.</param>
     /// <param name="line">The line.</param>
-    /// <param name="end">What stands there.</param>
+    /// <param name="end">The kind of arrowhead.</param>
     public static void Draw(SKCanvas canvas, SKPoint tip, SKPoint onward, Line line, LineEnd end)
     {
         var width = Math.Max(line.Width, Thinnest);

@@ -6,8 +6,8 @@ using SkiaSharp;
 namespace Phonaris.Media.Pictures;
 
 /// <summary>
-/// Draws metafiles, pictures kept as the steps they were drawn in: enhanced ones through emf2svg-conv, older ones through wmf2svg of libwmf, both of Debian's
-/// packages. They are given the file alone, and bounds. In the older format, colours become the nearest named CSS colours.
+/// Draws metafiles, pictures stored as drawing commands: enhanced ones with emf2svg-conv, older ones with wmf2svg of libwmf, both from Debian's
+/// packages. They get only the file, with limits on time and memory. In the older format, colours become the nearest named CSS colours.
 /// </summary>
 internal static class Metafile
 {
@@ -17,7 +17,7 @@ internal static class Metafile
 
     private static readonly TimeSpan MostTime = TimeSpan.FromSeconds(5);
 
-    /// <summary>Where the fonts are by which wmf2svg measures; what is drawn is written in the fonts that its SVG names.</summary>
+    /// <summary>The fonts that wmf2svg uses for measuring. The text is drawn in the fonts that its SVG names.</summary>
     private const string FontFolder = "/usr/share/fonts/truetype/liberation";
 
     private const string FontMap =
@@ -52,7 +52,7 @@ internal static class Metafile
             var map = Path.Combine(folder.FullName, "fonts");
             File.WriteAllText(map, FontMap);
             using var svg = new MemoryStream();
-            // Painters are not asynchronous; the tool runs for hundredths of a second.
+            // Painters are synchronous; the tool runs for some hundredths of a second.
             (isEmf
                 ? MediaTool.RunAsync("emf2svg-conv", ["-p", "-i", path, "-o", "/dev/stdout"], null, UpTo(svg, MostSvgBytes), MostTime, CancellationToken.None, MostMemory)
                 : MediaTool.RunAsync("wmf2svg", ["--inline", $"--wmf-gs-fontmap={map}", $"--wmf-fontdir={FontFolder}", path], null, UpTo(svg, MostSvgBytes), MostTime, CancellationToken.None, MostMemory))
@@ -61,7 +61,7 @@ internal static class Metafile
         }
         catch (Exception e) when (e is MediaToolException or RuleException)
         {
-            // The slide is shown without it, as without any picture that is damaged.
+            // The slide is shown without it, as without any damaged picture.
             return null;
         }
         finally
@@ -70,7 +70,7 @@ internal static class Metafile
         }
     }
 
-    /// <summary>Keeps what comes out of a program while it is not too much; the rest is read and left.</summary>
+    /// <summary>Keeps the output of a program up to a limit and discards the rest.</summary>
     private static PipeTarget UpTo(MemoryStream kept, int most) => PipeTarget.Create(async (output, cancel) =>
     {
         var buffer = new byte[81920];
@@ -80,7 +80,7 @@ internal static class Metafile
     });
 
     /// <summary>
-    /// An older metafile with an unseen frame of the size it says it has: libwmf shows what is drawn as large as it can, whatever room was left around it.
+    /// An older metafile with an invisible frame of its declared size. Otherwise libwmf would scale the drawing up and lose its margins.
     /// </summary>
     private static byte[] Framed(byte[] data)
     {
@@ -106,7 +106,7 @@ internal static class Metafile
         writer.Write(data, placeable + header, data.Length - placeable - header);
         framed.Position = placeable + 6;
         writer.Write((uint)(BinaryPrimitives.ReadUInt32LittleEndian(data.AsSpan(placeable + 6)) + added));
-        // Two things more may be in hand at once, and a record has up to eight words.
+        // Two more objects may be selected at once, and a record has up to eight words.
         writer.Write((ushort)(BinaryPrimitives.ReadUInt16LittleEndian(data.AsSpan(placeable + 10)) + 2));
         writer.Write(Math.Max(8, BinaryPrimitives.ReadUInt32LittleEndian(data.AsSpan(placeable + 12))));
         return framed.ToArray();

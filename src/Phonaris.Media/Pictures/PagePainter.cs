@@ -10,16 +10,16 @@ namespace Phonaris.Media.Pictures;
 /// <param name="pages">The pages, from 1.</param>
 public delegate IReadOnlyList<SlideDrawing> DrawingReader(string path, string type, IReadOnlyList<int> pages);
 
-/// <summary>Draws in this process: for files that do no harm, and for a process whose end does none.</summary>
+/// <summary>Draws in this process: for trusted files, and for a process that may crash without harm.</summary>
 /// <param name="read">Reads pages of a presentation file as drawings.</param>
 public sealed class PagePainter(DrawingReader read) : IPagePainter
 {
     /// <inheritdoc/>
-    public Task<IReadOnlyList<SKBitmap>> DrawAsync(string path, string type, IReadOnlyList<PageAsked> pages, int width, int height, CancellationToken cancel) =>
+    public Task<IReadOnlyList<SKBitmap>> DrawAsync(string path, string type, IReadOnlyList<PageRequest> pages, int width, int height, CancellationToken cancel) =>
         Task.FromResult(Draw(path, type, pages, width, height));
 
-    /// <summary>As <see cref="DrawAsync"/>, at once.</summary>
-    public IReadOnlyList<SKBitmap> Draw(string path, string type, IReadOnlyList<PageAsked> pages, int width, int height)
+    /// <summary>Like <see cref="DrawAsync"/>, but synchronous.</summary>
+    public IReadOnlyList<SKBitmap> Draw(string path, string type, IReadOnlyList<PageRequest> pages, int width, int height)
     {
         ArgumentNullException.ThrowIfNull(pages);
         return type switch

@@ -3,20 +3,20 @@ using SkiaSharp;
 
 namespace Phonaris.Media.Pictures;
 
-/// <summary>The patterns of ISO/IEC 29500-1, 20.1.10.51, as tiles of 8 by 8 points of a screen of 96 to the inch.</summary>
+/// <summary>The patterns of ISO/IEC 29500-1, 20.1.10.51, as tiles of 8 by 8 points at 96 points per inch.</summary>
 internal static class PatternTiles
 {
     private const int Side = 8;
     private const float PointsPerDot = 0.75f;
 
-    /// <summary>The order dots are set in as a pattern grows denser (Bayer, 1973).</summary>
+    /// <summary>The order in which dots are set as a pattern grows denser (Bayer, 1973).</summary>
     private static readonly int[] Order =
     [
         0, 32, 8, 40, 2, 34, 10, 42, 48, 16, 56, 24, 50, 18, 58, 26, 12, 44, 4, 36, 14, 46, 6, 38, 60, 28, 52, 20, 62, 30, 54, 22,
         3, 35, 11, 43, 1, 33, 9, 41, 51, 19, 59, 27, 49, 17, 57, 25, 15, 47, 7, 39, 13, 45, 5, 37, 63, 31, 55, 23, 61, 29, 53, 21,
     ];
 
-    /// <summary>What paints an area with a pattern.</summary>
+    /// <summary>A shader that paints a pattern.</summary>
     public static SKShader Shader(PatternPaint pattern)
     {
         using var tile = new SKBitmap(Side, Side, Pixels.Order, SKAlphaType.Unpremul);

@@ -5,17 +5,17 @@ using SkiaSharp;
 
 namespace Phonaris.Media.Pictures;
 
-/// <summary>Draws pages of a PDF through poppler's pdftoppm, as portable pixmaps: writing PNG is most of its time.</summary>
+/// <summary>Draws pages of a PDF with poppler's pdftoppm, as portable pixmaps because writing PNG would take most of the time.</summary>
 internal static class PdfPages
 {
-    /// <summary>As many processes as there are cores, however many pictures a page of the app asks for at once.</summary>
+    /// <summary>As many processes as there are cores, however many pictures a page of the app requests.</summary>
     private static readonly SemaphoreSlim Turn = new(Environment.ProcessorCount);
 
-    /// <summary>What drawing a few pages may take.</summary>
+    /// <summary>The time limit for drawing a few pages.</summary>
     private const long MostBytes = 3_000_000_000;
     private static readonly TimeSpan MostTime = TimeSpan.FromSeconds(40);
 
-    /// <summary>Draws a run of pages.</summary>
+    /// <summary>Draws consecutive pages.</summary>
     /// <param name="path">The PDF.</param>
     /// <param name="first">The first page, from 1.</param>
     /// <param name="last">The last page.</param>
@@ -56,7 +56,7 @@ internal static class PdfPages
             : throw new RuleException($"Page {first + pages.Count} of the PDF cannot be drawn. Save the deck as PDF again and add that file.");
     }
 
-    /// <summary>Reads one binary portable pixmap (P6, 8 bit): <c>P6 width height 255</c>, one white space, then RGB.</summary>
+    /// <summary>Reads a binary portable pixmap (P6, 8 bit): <c>P6 width height 255</c>, one white-space character, then RGB.</summary>
     private static (SKBitmap Bitmap, int Length) Read(ReadOnlySpan<byte> bytes)
     {
         var at = 0;

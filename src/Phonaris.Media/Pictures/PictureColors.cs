@@ -3,15 +3,15 @@ using SkiaSharp;
 
 namespace Phonaris.Media.Pictures;
 
-/// <summary>What is done to the colours of pictures, as filters.</summary>
+/// <summary>Colour effects on pictures, as filters.</summary>
 internal static class PictureColors
 {
-    /// <summary>How near to a colour that is seen through others must be, as a part of the way from dark to light.</summary>
+    /// <summary>How near a colour must be to the transparent one, as a fraction of the full range.</summary>
     private const float Near = 0.02f;
 
     private const int Levels = 256;
 
-    /// <summary>How light a colour is (Rec. 709).</summary>
+    /// <summary>The luminance of a colour (Rec. 709).</summary>
     private static readonly float[] Luma = [0.2126f, 0.7152f, 0.0722f];
 
     private static readonly Lazy<SKRuntimeEffect> Clear = new(() => SKRuntimeEffect.CreateColorFilter(
@@ -24,8 +24,8 @@ internal static class PictureColors
         }
         """, out var errors) ?? throw new InvalidOperationException(errors));
 
-    /// <summary>The filter for what is done to a picture; null for nothing.</summary>
-    /// <param name="how">What is done.</param>
+    /// <summary>The filter for an effect; null for none.</summary>
+    /// <param name="how">The effect.</param>
     public static SKColorFilter? Filter(Recoloring? how)
     {
         if (how is null) return null;
@@ -40,14 +40,14 @@ internal static class PictureColors
         return filter;
     }
 
-    /// <summary>One filter after another, both of which are the new one's.</summary>
+    /// <summary>Combines two filters; the result owns both.</summary>
     private static SKColorFilter After(SKColorFilter first, SKColorFilter then)
     {
         using (first)
         using (then) return SKColorFilter.CreateCompose(then, first);
     }
 
-    /// <summary>White from a lightness on, black below.</summary>
+    /// <summary>Black and white by a threshold of lightness.</summary>
     private static SKColorFilter Parted(double threshold)
     {
         byte[] levels = [.. Enumerable.Range(0, Levels).Select(l => l >= threshold * (Levels - 1) ? byte.MaxValue : byte.MinValue)];
@@ -55,7 +55,7 @@ internal static class PictureColors
         return SKColorFilter.CreateTable(same, levels, levels, levels);
     }
 
-    /// <summary>Colours by how light they are, from one to another, then lighter and further apart.</summary>
+    /// <summary>Maps dark to one colour and light to another, then changes brightness and contrast.</summary>
     private static SKColorFilter Changed(Recoloring how)
     {
         float[] matrix = [1, 0, 0, 0, 0, 0, 1, 0, 0, 0, 0, 0, 1, 0, 0, 0, 0, 0, 1, 0];

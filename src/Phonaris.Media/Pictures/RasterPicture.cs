@@ -2,10 +2,10 @@ using SkiaSharp;
 
 namespace Phonaris.Media.Pictures;
 
-/// <summary>Draws PNG, JPEG and WebP pictures, turned upright as their orientation mark says.</summary>
+/// <summary>Draws PNG, JPEG and WebP pictures, rotated as their orientation tag says.</summary>
 internal static class RasterPicture
 {
-    /// <summary>Reads a picture and brings it to a size.</summary>
+    /// <summary>Reads a picture and scales it.</summary>
     /// <exception cref="RuleException">It cannot be read.</exception>
     public static SKBitmap Draw(string path, int width, int height)
     {
@@ -25,7 +25,7 @@ internal static class RasterPicture
 
     private static bool IsTurned(SKEncodedOrigin origin) => origin is SKEncodedOrigin.LeftTop or SKEncodedOrigin.RightTop or SKEncodedOrigin.RightBottom or SKEncodedOrigin.LeftBottom;
 
-    /// <summary>What turns a picture upright (Exif 2.32, tag 0x0112), and its size when it is.</summary>
+    /// <summary>The transformation that turns a picture upright (Exif 2.32, tag 0x0112), and its size afterwards.</summary>
     private static (SKMatrix Matrix, SKSizeI Size) Turn(SKEncodedOrigin origin, int w, int h) => origin switch
     {
         SKEncodedOrigin.TopRight => (new SKMatrix(-1, 0, w, 0, 1, 0, 0, 0, 1), new(w, h)),

@@ -5,15 +5,15 @@ using SkiaSharp.HarfBuzz;
 
 namespace Phonaris.Media.Pictures;
 
-/// <summary>Turns characters into the glyphs of a typeface and their places, by HarfBuzz: joined, combined and reordered as their script is written.</summary>
+/// <summary>Turns characters into positioned glyphs with HarfBuzz: joined, combined and reordered as their script requires.</summary>
 internal static class Shaper
 {
     private static readonly ConcurrentDictionary<SKTypeface, Font> Fonts = new();
 
-    /// <summary>Shapes a part of a text that is of one typeface and one direction.</summary>
-    /// <param name="text">The text; what stands around the part has letters join.</param>
+    /// <summary>Shapes a part of a text with one typeface and one direction.</summary>
+    /// <param name="text">The text; the characters around the part affect how its letters join.</param>
     /// <param name="start">Where the part begins.</param>
-    /// <param name="length">How many UTF-16 units it has.</param>
+    /// <param name="length">Its length in UTF-16 units.</param>
     /// <param name="font">The font.</param>
     /// <param name="rightToLeft">Whether it is read from right to left.</param>
     public static ShapedText Shape(string text, int start, int length, SKFont font, bool rightToLeft)
@@ -24,7 +24,7 @@ internal static class Shaper
         buffer.Direction = rightToLeft ? Direction.RightToLeft : Direction.LeftToRight;
         var shaper = Fonts.GetOrAdd(font.Typeface, Open);
         lock (shaper) shaper.Shape(buffer);
-        // In the typeface's own units until here, so that nothing is rounded.
+        // In units of the typeface up to here, so that nothing is rounded.
         var scale = font.Size / font.Typeface.UnitsPerEm;
         var (infos, positions) = (buffer.GlyphInfos, buffer.GlyphPositions);
         var (glyphs, points, advances) = (new ushort[infos.Length], new SKPoint[infos.Length], new float[length]);
@@ -53,8 +53,8 @@ internal static class Shaper
 }
 
 /// <summary>Shaped text.</summary>
-/// <param name="Glyphs">Its glyphs, from left to right; 0 where the typeface has none.</param>
-/// <param name="Points">Where each stands from where the text begins at the left.</param>
+/// <param name="Glyphs">Its glyphs, from left to right; 0 if the typeface lacks one.</param>
+/// <param name="Points">The position of each glyph, from the left end of the text.</param>
 /// <param name="Width">How wide it is.</param>
-/// <param name="Advances">How much of that each UTF-16 unit takes; 0 for those behind the first of a cluster.</param>
+/// <param name="Advances">The width of each UTF-16 unit; 0 for all but the first of a cluster.</param>
 internal sealed record ShapedText(ushort[] Glyphs, SKPoint[] Points, float Width, float[] Advances);

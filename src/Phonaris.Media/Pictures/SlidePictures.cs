@@ -4,25 +4,25 @@ using SkiaSharp;
 namespace Phonaris.Media.Pictures;
 
 /// <summary>
-/// The pictures of slides at any size, drawn from the files as imported: pages by poppler, drawings and photographs by Skia.
+/// The pictures of slides at any size, drawn from the imported files: PDF pages by poppler, drawings and photographs by Skia.
 /// </summary>
-/// <param name="derived">Where drawn pictures are kept.</param>
-/// <param name="original">Gives the path of the file of a content hash.</param>
-/// <param name="painter">Draws what poppler does not.</param>
+/// <param name="derived">The cache of drawn pictures.</param>
+/// <param name="original">Returns the path of the file with a content hash.</param>
+/// <param name="painter">Draws what poppler does not draw.</param>
 public sealed class SlidePictures(DerivedFiles derived, Func<string, string> original, IPagePainter painter)
 {
-    /// <summary>The widest picture that can be asked for, in pixels.</summary>
+    /// <summary>The greatest width, in pixels.</summary>
     public const int GreatestWidth = 3840;
 
-    /// <summary>How many pages one poppler process draws of a whole deck: few, so that the first are there soon.</summary>
+    /// <summary>The number of pages that one poppler process draws: few, so that the first are ready soon.</summary>
     private const int PagesAtOnce = 4;
 
     private const int JpegQuality = 90;
 
-    /// <summary>Counted up where slides of presentations come out differently than before.</summary>
+    /// <summary>Increased whenever slides of presentations are drawn differently.</summary>
     private const int DrawnBy = 5;
 
-    /// <summary>A slide's picture as a PNG file of the width asked for, in its own proportions.</summary>
+    /// <summary>A slide's picture as a PNG file of a width, with its own proportions.</summary>
     /// <param name="source">The picture.</param>
     /// <param name="width">Its width in pixels, 1 to <see cref="GreatestWidth"/>.</param>
     /// <param name="cancel">Stops it.</param>
@@ -42,7 +42,7 @@ public sealed class SlidePictures(DerivedFiles derived, Func<string, string> ori
             cancel);
     }
 
-    /// <summary>A slide's picture for a screen: a photograph as JPEG, all else as PNG.</summary>
+    /// <summary>A slide's picture for a screen: photographs as JPEG, everything else as PNG.</summary>
     /// <param name="source">The picture.</param>
     /// <param name="width">Its width in pixels.</param>
     /// <param name="cancel">Stops it.</param>
@@ -62,7 +62,7 @@ public sealed class SlidePictures(DerivedFiles derived, Func<string, string> ori
             cancel);
     }
 
-    /// <summary>What a hotspot looks like, as a square PNG file; nothing at all where it is not shown.</summary>
+    /// <summary>The picture of a hotspot, as a square PNG file; transparent if the hotspot is hidden.</summary>
     /// <param name="spot">The hotspot.</param>
     /// <param name="cancel">Stops it.</param>
     /// <exception cref="RuleException">Its picture cannot be drawn.</exception>
@@ -80,7 +80,7 @@ public sealed class SlidePictures(DerivedFiles derived, Func<string, string> ori
             cancel);
     }
 
-    /// <summary>Draws all slides of a deck ahead of need, in order and on all cores.</summary>
+    /// <summary>Draws all slides of a deck ahead of time, in order and on all cores.</summary>
     /// <param name="sources">The pictures in running order.</param>
     /// <param name="width">Their width in pixels.</param>
     /// <param name="progress">Receives the progress from 0 to 1.</param>
@@ -104,8 +104,8 @@ public sealed class SlidePictures(DerivedFiles derived, Func<string, string> ori
             });
     }
 
-    /// <summary>Draws a slide's picture to fill a frame of a given size, whole, centred on black.</summary>
-    /// <param name="source">The picture; null for black alone.</param>
+    /// <summary>A slide's picture fitted into a frame of a size, centred on black.</summary>
+    /// <param name="source">The picture; null for a black frame.</param>
     /// <param name="width">The frame's width in pixels.</param>
     /// <param name="height">The frame's height in pixels.</param>
     /// <param name="cancel">Stops it.</param>
@@ -119,7 +119,7 @@ public sealed class SlidePictures(DerivedFiles derived, Func<string, string> ori
         var (across, down) = ((double)width / source.Width, (double)height / source.Height);
         var fit = source.Fills ? Math.Max(across, down) : Math.Min(across, down);
         using var picture = await DrawAsync(source, Math.Max(1, (int)Math.Round(source.Width * fit)), cancel);
-        // Drawn at the right size but for a pixel of rounding: place it without resampling.
+        // Drawn at the right size except for one pixel of rounding: placed without resampling.
         canvas.DrawBitmap(picture, (width - picture.Width) / 2, (height - picture.Height) / 2, SKSamplingOptions.Default);
         return frame;
     }
@@ -134,7 +134,7 @@ public sealed class SlidePictures(DerivedFiles derived, Func<string, string> ori
             : (await painter.DrawAsync(path, source.Type, [new(source.Page, source.Step)], width, height, cancel))[0];
     }
 
-    /// <summary>How high a picture is that is drawn so wide. A package may say anything of its pictures' sizes.</summary>
+    /// <summary>The height of a picture of a width. A package may declare any size.</summary>
     private static int HeightOf(PictureSource source, int width) => source.CanBeDrawn
         ? Math.Max(1, (int)Math.Round((double)width * source.Height / source.Width))
         : throw new RuleException($"A picture {source.Width:N0} wide and {source.Height:N0} high is too tall. It can be at most {PictureSource.MostTimesAsHigh} times as high as wide.");
@@ -145,7 +145,7 @@ public sealed class SlidePictures(DerivedFiles derived, Func<string, string> ori
         var path = original(run[0].Media);
         IReadOnlyList<SKBitmap> pages = run[0].Type == MediaTypes.Pdf
             ? await PdfPages.DrawAsync(path, run[0].Page, run[^1].Page, width, height, cancel)
-            : await painter.DrawAsync(path, run[0].Type, [.. run.Select(s => new PageAsked(s.Page, s.Step))], width, height, cancel);
+            : await painter.DrawAsync(path, run[0].Type, [.. run.Select(s => new PageRequest(s.Page, s.Step))], width, height, cancel);
         for (var i = 0; i < run.Length; i++)
         {
             using var page = pages[i];
@@ -159,14 +159,14 @@ public sealed class SlidePictures(DerivedFiles derived, Func<string, string> ori
 
     private static Task WritePngAsync(SKBitmap bitmap, string path, CancellationToken cancel)
     {
-        // Level 3 with the "up" filter is nearly as small as the best on slides, in a fraction of the time.
+        // Level 3 with the "up" filter is nearly as small as the best on slides and takes a fraction of the time.
         using var pixels = bitmap.PeekPixels();
         using var png = pixels.Encode(new SKPngEncoderOptions(SKPngEncoderFilterFlags.Up, 3))
             ?? throw new InvalidOperationException("The picture could not be written as PNG.");
         return File.WriteAllBytesAsync(path, png.ToArray(), cancel);
     }
 
-    /// <summary>What a picture is kept by: what is in it, and for those drawn here also what draws it, that is this version and the fonts of the machine.</summary>
+    /// <summary>The cache key of a picture: its content, and for those drawn here also the renderer version and the fonts of the machine.</summary>
     private static string Name(PictureSource source, int width) =>
         source.Type is MediaTypes.Pptx or MediaTypes.Odp or MediaTypes.Svg ? $"pictures/{source.Key}-{width}.{DrawnBy}.{Typefaces.Stamp}.png" : $"pictures/{source.Key}-{width}.png";
 }

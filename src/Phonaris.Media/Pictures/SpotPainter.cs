@@ -6,10 +6,10 @@ using SkiaSharp;
 
 namespace Phonaris.Media.Pictures;
 
-/// <summary>Draws hotspots as the page draws them: by the same outlines, on a field of 24 by 24.</summary>
+/// <summary>Draws hotspots as the page does: with the same outlines, on a grid of 24 by 24.</summary>
 internal static class SpotPainter
 {
-    /// <summary>How wide and high the picture is, in pixels.</summary>
+    /// <summary>The width and height of the picture, in pixels.</summary>
     public const int Side = 256;
 
     private const float Field = 24, Edge = 0.8f;
@@ -17,7 +17,7 @@ internal static class SpotPainter
     private static readonly Dictionary<string, string> Outlines = JsonSerializer.Deserialize<Dictionary<string, string>>(
         typeof(SpotPainter).Assembly.GetManifestResourceStream("symbols.json") ?? throw new InvalidOperationException("The symbols are not among the resources."))!;
 
-    /// <summary>The id of the picture: equal when the same is drawn.</summary>
+    /// <summary>The id of the picture: equal if the pictures are equal.</summary>
     public static string NameOf(Hotspot spot)
     {
         var looks = spot with { X = 0, Y = 0, Size = 1, Alternative = "" };

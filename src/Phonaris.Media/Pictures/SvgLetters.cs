@@ -5,18 +5,18 @@ using System.Xml.Linq;
 namespace Phonaris.Media.Pictures;
 
 /// <summary>
-/// Names fonts for the characters that the fonts of an SVG drawing lack, as spans of their own: what draws it looks for them among the fonts of a system
-/// alone, and has none.
+/// Adds spans with fonts for the characters that the fonts of an SVG drawing lack: the SVG renderer searches only the system's fonts
+/// and would find none.
 /// </summary>
 internal static class SvgLetters
 {
     private static readonly XNamespace Svg = "http://www.w3.org/2000/svg";
 
-    /// <summary>Up to here a drawing's own font is taken to have everything: Latin.</summary>
+    /// <summary>Up to this character (Latin) the drawing's own font is assumed to be complete.</summary>
     private const char LastPlain = '\u024F';
 
-    /// <summary>Names the fonts within a drawing.</summary>
-    /// <param name="drawing">The drawing; its text is split into spans where need be.</param>
+    /// <summary>Adds fonts to a drawing.</summary>
+    /// <param name="drawing">The drawing; its text is split into spans where necessary.</param>
     public static void Name(XDocument drawing)
     {
         foreach (var text in drawing.DescendantNodes().OfType<XText>().Where(t => t.Value.AsSpan().ContainsAnyExceptInRange('\0', LastPlain) && IsWritten(t)).ToList())
@@ -31,7 +31,7 @@ internal static class SvgLetters
 
     private static bool IsWritten(XText text) => text.Parent is { } parent && parent.AncestorsAndSelf().Any(e => e.Name == Svg + "text");
 
-    /// <summary>Pieces of a text, each with the family that has its characters.</summary>
+    /// <summary>The parts of a text, each with a family that has its characters.</summary>
     private static List<(string Text, string Family)> Runs(string text, IReadOnlyList<string> families, string own)
     {
         var runs = new List<(StringBuilder Text, string Family)>();
@@ -46,7 +46,7 @@ internal static class SvgLetters
         return [.. runs.Select(r => (r.Text.ToString(), r.Family))];
     }
 
-    /// <summary>The families that an element, or the nearest one around it, names.</summary>
+    /// <summary>The families named by an element or its closest ancestor.</summary>
     private static List<string> Families(XElement element) =>
         element.AncestorsAndSelf().Select(e => Styled(e.Attribute("style")?.Value) ?? e.Attribute("font-family")?.Value).FirstOrDefault(f => f is not null)
             ?.Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Select(f => f.Trim('\'', '"')).ToList() ?? [];

@@ -7,10 +7,10 @@ using Svg.Skia;
 
 namespace Phonaris.Media.Pictures;
 
-/// <summary>Draws SVG drawings. Nothing outside the file is ever fetched.</summary>
+/// <summary>Draws SVG drawings. Nothing outside the file is loaded.</summary>
 internal static class SvgPicture
 {
-    /// <summary>Draws a drawing to a size.</summary>
+    /// <summary>Draws a drawing at a size.</summary>
     /// <exception cref="RuleException">It cannot be read.</exception>
     public static SKBitmap Draw(string path, int width, int height)
     {
@@ -26,7 +26,7 @@ internal static class SvgPicture
         return target;
     }
 
-    /// <summary>A drawing within a deck as an image of a size in pixels, or null when it cannot be read.</summary>
+    /// <summary>A drawing within a deck as an image of a size in pixels; null if it cannot be read.</summary>
     public static SKImage? TryDraw(byte[] data, int width, int height)
     {
         using var svg = SafeSvg.New();

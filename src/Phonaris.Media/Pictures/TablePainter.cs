@@ -3,14 +3,14 @@ using SkiaSharp;
 
 namespace Phonaris.Media.Pictures;
 
-/// <summary>Paints tables: as wide as they are told, as high as what is in them needs.</summary>
+/// <summary>Paints tables: with the given width, and a height that fits the contents.</summary>
 internal static class TablePainter
 {
     /// <summary>Paints a table.</summary>
-    /// <param name="canvas">Where.</param>
+    /// <param name="canvas">The canvas.</param>
     /// <param name="table">The table.</param>
-    /// <param name="step">How many steps are taken; 0 for all.</param>
-    /// <param name="bounds">The box it begins in.</param>
+    /// <param name="step">The number of steps shown; 0 for all.</param>
+    /// <param name="bounds">The box; only its top left corner and width matter.</param>
     public static void Draw(SKCanvas canvas, DrawnTable table, int step, SKRect bounds)
     {
         var (lefts, tops) = (Places(table.Columns, bounds.Left), Places(Heights(table), bounds.Top));
@@ -24,7 +24,7 @@ internal static class TablePainter
             using var path = Path(place.Left, place.Top, place.Right, place.Top, place.Right, place.Bottom, place.Left, place.Bottom, place.Left, place.Top);
             DrawingPainter.Fill(canvas, path, place, fill);
         }
-        // Lines are over all areas: neighbours share them.
+        // Lines are above all fills, because neighbours share them.
         foreach (var (cell, place) in placed)
         {
             Edge(cell.Left, place.Left, place.Top, place.Left, place.Bottom);
@@ -42,7 +42,7 @@ internal static class TablePainter
         }
     }
 
-    /// <summary>The heights of the rows: as high as the highest of their cells; what a cell needs over several rows the last of them gives.</summary>
+    /// <summary>The heights of the rows: of the tallest cell in each. If a cell over several rows needs more, the last of them grows.</summary>
     internal static IReadOnlyList<double> Heights(DrawnTable table)
     {
         double[] heights = [.. table.Rows];
@@ -58,7 +58,7 @@ internal static class TablePainter
     private static double Needed(TableCell cell, double width)
     {
         var text = cell.Text!;
-        // Turned text takes what it is long.
+        // Rotated text takes its length as height.
         if (text.Turn != 0) return 0;
         var edges = text.Top + text.Bottom;
         return TextLayout.Fit(text, Math.Max(1, width - text.Left - text.Right), double.MaxValue).Height + edges;

@@ -3,8 +3,8 @@ using Icu;
 namespace Phonaris.Media.Pictures;
 
 /// <summary>
-/// Where lines of a text may be broken (Unicode Standard Annex 14) and which way each character is read (Annex 9), by ICU. On a machine without it lines
-/// break behind blanks and wide characters, and all is read from the left.
+/// Line break opportunities (Unicode Standard Annex 14) and the direction of each character (Annex 9), by ICU. Without ICU, lines
+/// break after spaces and wide characters, and everything is left to right.
 /// </summary>
 internal static class TextFlow
 {
@@ -26,7 +26,7 @@ internal static class TextFlow
     [ThreadStatic]
     private static BreakIterator? _breaks;
 
-    /// <summary>The places a line may be broken before, in order; the end of the text is one.</summary>
+    /// <summary>The positions before which a line may break, in order; the end of the text is one.</summary>
     public static IReadOnlyList<int> Breaks(string text)
     {
         if (text.Length == 0) return [];
@@ -36,7 +36,7 @@ internal static class TextFlow
         return _breaks.Boundaries[1..];
     }
 
-    /// <summary>The embedding level of each UTF-16 unit: those read from right to left have odd ones.</summary>
+    /// <summary>The embedding level of each UTF-16 unit: odd for right to left.</summary>
     /// <param name="text">A paragraph.</param>
     /// <param name="rightToLeft">Whether the paragraph is read from right to left.</param>
     public static byte[] Levels(string text, bool rightToLeft)
@@ -48,11 +48,11 @@ internal static class TextFlow
         return [.. reading.GetLevels()];
     }
 
-    /// <summary>Whether a text may hold what is read from right to left: letters of such scripts, or marks that say so.</summary>
+    /// <summary>Whether a text may contain right-to-left text: letters of such scripts, or direction marks.</summary>
     private static bool MayRunLeft(ReadOnlySpan<char> text) =>
         text.ContainsAnyInRange('\u0590', '\u08FF') || text.ContainsAny('\u200F', '\u202B', '\u202E') || text.Contains('\u2067') || text.ContainsAnyInRange('\uD802', '\uD83B') || text.ContainsAnyInRange('\uFB1D', '\uFEFF');
 
-    /// <summary>Puts what is in a line in the order it is seen from left to right (Annex 9, rule L2).</summary>
+    /// <summary>Reorders the parts of a line from left to right (Annex 9, rule L2).</summary>
     public static void Reorder<T>(List<T> line, Func<T, byte> level)
     {
         if (line.Count == 0) return;

@@ -9,7 +9,7 @@ internal sealed class TextLayout
 {
     private const double SmallestScale = 0.3, ScaleStep = 0.92;
 
-    /// <summary>No word is so long: what claims to be one is cut, so that to break it over lines stays little work.</summary>
+    /// <summary>The longest word. Longer ones are cut, so that breaking them stays fast.</summary>
     private const int MostInPiece = 64;
 
     private readonly List<TextLine> _lines = [];
@@ -18,7 +18,7 @@ internal sealed class TextLayout
     private readonly int _columns;
     private readonly double _gap;
 
-    /// <summary>Lays text out in a width.</summary>
+    /// <summary>Lays out text in a width.</summary>
     private TextLayout(TextBody body, double width, double scale)
     {
         (_wraps, _columns, _gap) = (body.Wraps, Math.Max(1, body.Columns), body.ColumnGap);
@@ -28,19 +28,19 @@ internal sealed class TextLayout
     /// <summary>The lines, from the top.</summary>
     public IReadOnlyList<TextLine> Lines => _lines;
 
-    /// <summary>The height of all lines, below each other.</summary>
+    /// <summary>The height of all lines, one below the other.</summary>
     private double Total => _lines.Sum(l => l.Before + l.Height + l.After);
 
-    /// <summary>How wide its widest line is, with its margin.</summary>
+    /// <summary>The width of its widest line, with its margin.</summary>
     public double Widest => _lines.Select(l => l.Margin + l.Width).DefaultIfEmpty().Max();
 
-    /// <summary>How high it is in its columns, about.</summary>
+    /// <summary>Its approximate height in columns.</summary>
     public double Height => Total / _columns;
 
-    /// <summary>Lays text out in the room of a shape; text that shrinks is made smaller until it fits.</summary>
+    /// <summary>Lays out text in a shape's box; autofit text is made smaller until it fits.</summary>
     /// <param name="body">The text.</param>
-    /// <param name="width">The room's width.</param>
-    /// <param name="height">The room's height.</param>
+    /// <param name="width">The width of the box.</param>
+    /// <param name="height">The height of the box.</param>
     public static TextLayout Fit(TextBody body, double width, double height)
     {
         var scale = 1.0;
@@ -49,13 +49,13 @@ internal sealed class TextLayout
         return layout;
     }
 
-    /// <summary>Draws the lines that are there; all have their places from the beginning.</summary>
-    /// <param name="canvas">Where.</param>
-    /// <param name="step">How many steps are taken; 0 for all.</param>
-    /// <param name="x">The left of the room.</param>
+    /// <summary>Draws the visible lines; hidden lines keep their space.</summary>
+    /// <param name="canvas">The canvas.</param>
+    /// <param name="step">The number of steps shown; 0 for all.</param>
+    /// <param name="x">The left of the box.</param>
     /// <param name="y">The top of the first line.</param>
     /// <param name="width">The width of a column.</param>
-    /// <param name="height">The room's height, after which the next column begins.</param>
+    /// <param name="height">The height of the box, after which the next column begins.</param>
     public void Draw(SKCanvas canvas, int step, double x, double y, double width, double height)
     {
         var (top, column) = (y, 1);
@@ -72,13 +72,13 @@ internal sealed class TextLayout
                 y += line.Height + line.After;
                 continue;
             }
-            // Lines that are not broken reach beyond their room on both sides where they stand in its middle.
+            // Centred lines that do not wrap extend beyond their box on both sides.
             var free = _wraps ? Math.Max(0, width - line.Margin - line.Width) : width - line.Margin - line.Width;
             var aside = line.Align switch { Align.Center => free / 2, Align.Right => free, Align.Justified when line.RightToLeft => free, _ => 0 };
             var blanks = line.Pieces.Count(p => p.IsSpace);
             var stretch = line.Align == Align.Justified && !line.Ends && blanks > 0 ? free / blanks : 0;
             if (stretch > 0) aside = 0;
-            // What begins at the right has its margin there.
+            // Right-to-left text has its margin on the right.
             var at = x + aside + (line.RightToLeft ? 0 : line.Margin);
             if (line.Bullet is { } bullet) Lead(canvas, line, bullet, line.RightToLeft ? x + width - line.BulletAt - bullet.Width : x + line.BulletAt, y + line.Ascent);
             foreach (var piece in line.Pieces)
@@ -95,7 +95,7 @@ internal sealed class TextLayout
         if (line.BulletPicture is not { } picture) bullet.Draw(canvas, x, baseline);
         else
         {
-            // As high as a capital letter, standing on the line.
+            // As high as a capital letter, standing on the baseline.
             var side = (float)(bullet.Ascent * 0.75);
             DrawingPainter.Place(canvas, picture, SKRect.Create((float)x, (float)baseline - side, side, side));
         }
@@ -125,7 +125,7 @@ internal sealed class TextLayout
             foreach (var piece in pieces)
             {
                 var rest = piece;
-                // Longer than a line by itself, it is broken wherever it must be.
+                // A word longer than a line is broken anywhere.
                 while (ink > width && !rest.IsSpace && current.Margin + current.Width + rest.Width > width && rest.Cut(width - current.Margin - current.Width) is { } cut)
                 {
                     current.Add(cut.Fits, scale);
@@ -163,7 +163,7 @@ internal sealed class TextLayout
         return runs;
     }
 
-    /// <summary>What is not broken: its pieces, where it ends, and whether the line ends there.</summary>
+    /// <summary>The next unbreakable unit: its pieces, its end, and whether the line ends there.</summary>
     private readonly record struct Word(List<TextPiece> Pieces, int End, bool Ends);
 
     private static IEnumerable<Word> Words(string text, TextRun[] runs, byte[] levels, double scale)
@@ -178,7 +178,7 @@ internal sealed class TextLayout
         }
     }
 
-    /// <summary>Pieces of one look, typeface and direction; blanks by themselves, and each tabulator.</summary>
+    /// <summary>Pieces of one format, typeface and direction; spaces and each tab are separate pieces.</summary>
     private static List<TextPiece> Pieces(string text, int start, int end, TextRun[] runs, byte[] levels, double scale)
     {
         List<TextPiece> pieces = [];
@@ -188,7 +188,7 @@ internal sealed class TextLayout
             var run = runs[at];
             if (!ReferenceEquals(run, ownOf)) (own, ownOf) = (Typefaces.Find(run.Font, run.Bold, run.Italic), run);
             var length = StringInfo.GetNextTextElementLength(text.AsSpan(at, end - at));
-            // Every typeface has the letters of ASCII, or is not asked for any.
+            // Every typeface is assumed to have the ASCII letters.
             var plain = length == 1 && text[at] <= '\x7F' || char.IsWhiteSpace(text[at]);
             var next = plain ? own : Typefaces.For(text.Substring(at, length), [run.Font, .. run.OtherFonts], run.Bold, run.Italic);
             if (at > from && (at - from >= MostInPiece || next != face || run != runs[from] || levels[at] != levels[from] || char.IsWhiteSpace(text[at]) != char.IsWhiteSpace(text[from]) || text[at] == '\t' || text[from] == '\t'))

@@ -2,16 +2,16 @@ using Phonaris.Core.Drawings;
 
 namespace Phonaris.Media.Pictures;
 
-/// <summary>A line of a paragraph, its pieces in the order they are read until it is closed, and then as they are seen from left to right.</summary>
-/// <param name="paragraph">Whose line it is.</param>
-/// <param name="margin">Where it begins, from the side it begins at.</param>
+/// <summary>A line of a paragraph. Its pieces are in reading order until it is closed, and then in visual order from left to right.</summary>
+/// <param name="paragraph">Its paragraph.</param>
+/// <param name="margin">The margin on its starting side.</param>
 internal sealed class TextLine(Paragraph paragraph, double margin)
 {
     private readonly List<TextPiece> _pieces = [];
 
     public IReadOnlyList<TextPiece> Pieces => _pieces;
 
-    /// <summary>What stands before it.</summary>
+    /// <summary>The bullet.</summary>
     public TextPiece? Bullet { get; private set; }
 
     public double BulletAt { get; private set; }
@@ -22,30 +22,30 @@ internal sealed class TextLine(Paragraph paragraph, double margin)
 
     public bool RightToLeft => paragraph.RightToLeft;
 
-    /// <summary>Whether its paragraph is there.</summary>
-    /// <param name="step">How many steps are taken; 0 for all.</param>
+    /// <summary>Whether its paragraph is visible.</summary>
+    /// <param name="step">The number of steps shown; 0 for all.</param>
     public bool IsThere(int step) => Presence.At(step, paragraph.FromStep, paragraph.ToStep);
 
-    /// <summary>How wide it is, without blanks at its end once it is closed.</summary>
+    /// <summary>Its width, without trailing spaces once it is closed.</summary>
     public double Width { get; private set; }
 
     public double Ascent { get; private set; }
 
     public double Height { get; private set; }
 
-    /// <summary>Room above it.</summary>
+    /// <summary>The space above it.</summary>
     public double Before { get; set; }
 
-    /// <summary>Room below it.</summary>
+    /// <summary>The space below it.</summary>
     public double After { get; set; }
 
-    /// <summary>Whether it is the last of its paragraph, or broken by hand.</summary>
+    /// <summary>Whether it is the last of its paragraph, or ends with a manual line break.</summary>
     public bool Ends { get; private set; }
 
-    /// <summary>The picture that stands there instead.</summary>
+    /// <summary>The picture used as bullet.</summary>
     public PicturePaint? BulletPicture { get; private set; }
 
-    /// <summary>Puts a bullet before it.</summary>
+    /// <summary>Adds a bullet.</summary>
     public void Lead(TextPiece bullet, PicturePaint? picture)
     {
         const double gap = 2;
@@ -53,7 +53,7 @@ internal sealed class TextLine(Paragraph paragraph, double margin)
         Margin = Math.Max(paragraph.Margin, BulletAt + bullet.Width + gap);
     }
 
-    /// <summary>Adds a piece; a tabulator reaches to where the next one stands.</summary>
+    /// <summary>Adds a piece; a tab extends to its tab stop.</summary>
     public void Add(TextPiece piece, double scale)
     {
         if (piece.IsTab)
@@ -67,10 +67,10 @@ internal sealed class TextLine(Paragraph paragraph, double margin)
         Width += piece.Width;
     }
 
-    /// <summary>Ends it.</summary>
-    /// <param name="run">The looks that tell how high it is where nothing is in it.</param>
-    /// <param name="scale">What lengths are multiplied by.</param>
-    /// <param name="ends">Whether it is the last of its paragraph, or broken by hand.</param>
+    /// <summary>Closes the line.</summary>
+    /// <param name="run">The format that determines the height of an empty line.</param>
+    /// <param name="scale">The scale of lengths.</param>
+    /// <param name="ends">Whether it is the last of its paragraph, or ends with a manual line break.</param>
     public void Close(TextRun run, double scale, bool ends)
     {
         Ends = ends;
@@ -82,7 +82,7 @@ internal sealed class TextLine(Paragraph paragraph, double margin)
         var (ascent, height) = _pieces.Count > 0
             ? (_pieces.Max(p => p.Ascent), _pieces.Max(p => p.Ascent) + _pieces.Max(p => p.Height - p.Ascent))
             : TextPiece.HeightOf(run, scale);
-        // Of a distance that is set, four fifths lie above the baseline.
+        // Four fifths of an exact line height are above the baseline.
         (Ascent, Height) = paragraph.LineHeight is { } set
             ? (set * scale * 0.8, set * scale)
             : (ascent * paragraph.LineSpacing, height * paragraph.LineSpacing);

@@ -4,10 +4,10 @@ using SkiaSharp;
 
 namespace Phonaris.Media.Pictures;
 
-/// <summary>A part of a paragraph's text that is of one look, one typeface and one direction, and not broken within. Lengths are in points.</summary>
+/// <summary>An unbreakable part of a paragraph's text with one format, one typeface and one direction. Lengths are in points.</summary>
 internal sealed class TextPiece
 {
-    /// <summary>What is raised or lowered is this much smaller.</summary>
+    /// <summary>The size of superscript and subscript, relative to normal text.</summary>
     private const double RaisedSize = 0.66;
 
     private readonly TextRun _run;
@@ -20,11 +20,11 @@ internal sealed class TextPiece
     /// <summary>Shapes a part of a text.</summary>
     /// <param name="text">The paragraph's text.</param>
     /// <param name="start">Where the part begins.</param>
-    /// <param name="length">How many UTF-16 units it has.</param>
-    /// <param name="run">Its looks.</param>
+    /// <param name="length">Its length in UTF-16 units.</param>
+    /// <param name="run">Its format.</param>
     /// <param name="face">Its typeface.</param>
     /// <param name="level">Its embedding level.</param>
-    /// <param name="scale">What sizes are multiplied by.</param>
+    /// <param name="scale">The scale of sizes.</param>
     public TextPiece(string text, int start, int length, TextRun run, SKTypeface face, byte level, double scale)
     {
         (_text, _start, _run, _scale, Level, Length) = (text, start, run, scale, level, length);
@@ -36,7 +36,7 @@ internal sealed class TextPiece
         IsSpace = string.IsNullOrWhiteSpace(text.Substring(start, length));
     }
 
-    /// <summary>How wide it is; of a tabulator, how far it is to where that stands.</summary>
+    /// <summary>Its width; for a tab, the distance to its tab stop.</summary>
     public double Width { get; set; }
 
     public double Ascent { get; }
@@ -47,20 +47,20 @@ internal sealed class TextPiece
 
     public int Length { get; }
 
-    /// <summary>Whether there are only blanks in it, which are not seen at the end of a line.</summary>
+    /// <summary>Whether it consists of spaces, which are invisible at the end of a line.</summary>
     public bool IsSpace { get; }
 
-    /// <summary>Whether it is a tabulator.</summary>
+    /// <summary>Whether it is a tab.</summary>
     public bool IsTab => _text[_start] == '\t';
 
-    /// <summary>Its glyphs; 0 where the typeface has none.</summary>
+    /// <summary>Its glyphs; 0 if the typeface lacks one.</summary>
     public IReadOnlyList<ushort> Glyphs => _shaped.Glyphs;
 
     private double Spacing { get; }
 
-    /// <summary>Cuts it so that the first part is no wider than there is room, where it can be; never within a character.</summary>
-    /// <param name="room">The room.</param>
-    /// <returns>The part that has room, and the rest; null where it cannot be cut.</returns>
+    /// <summary>Splits it so that the first part fits a width, never within a character.</summary>
+    /// <param name="room">The width.</param>
+    /// <returns>The part that fits, and the rest; null if it cannot be split.</returns>
     public (TextPiece Fits, TextPiece Over)? Cut(double room)
     {
         var (at, width) = (0, 0.0);
@@ -74,7 +74,7 @@ internal sealed class TextPiece
         return at >= Length ? null : (Part(0, at), Part(at, Length - at));
     }
 
-    /// <summary>Draws it.</summary>
+    /// <summary>Draws the piece.</summary>
     public void Draw(SKCanvas canvas, double x, double baseline)
     {
         using var paint = new SKPaint { Color = new(_run.Color), IsAntialias = true };
@@ -101,7 +101,7 @@ internal sealed class TextPiece
         if (_run.Struck) canvas.DrawRect((float)x, (float)(y - Ascent * 0.32), (float)Width, thick, paint);
     }
 
-    /// <summary>How high a line is above its baseline and in all that is empty, or all in one look.</summary>
+    /// <summary>The ascent and descent of a line, also of an empty one.</summary>
     public static (double Ascent, double Height) HeightOf(TextRun run, double scale)
     {
         using var font = FontOf(Typefaces.Find(run.Font, run.Bold, run.Italic), run, run.Size * scale);
@@ -112,7 +112,7 @@ internal sealed class TextPiece
 
     private static (double Ascent, double Height) HeightOf(SKFont font) => (-font.Metrics.Ascent, font.Metrics.Descent - font.Metrics.Ascent + font.Metrics.Leading);
 
-    // Without hinting, so that a line breaks at the same place however large it is drawn.
+    // Without hinting, so that lines break at the same places at every size.
     private static SKFont FontOf(SKTypeface face, TextRun run, double size) => new(face, (float)size)
     {
         SkewX = run.Italic && !face.IsItalic ? -0.2f : 0,

@@ -8,16 +8,16 @@ using Svg.Skia.TypefaceProviders;
 namespace Phonaris.Media.Pictures;
 
 /// <summary>
-/// Finds typefaces for the text of decks: the family asked for where this machine has it, else one that stands in for it; and for characters
-/// that one lacks, any that has them, those of its script first.
+/// Finds typefaces for the text of decks: the requested family if this machine has it, otherwise a substitute; and for missing
+/// characters any family that has them, those for the script first.
 /// </summary>
 internal static class Typefaces
 {
     private const int EmojiSelector = 0xFE0F, FirstEmoji = 0x1F000, UsualWidth = (int)SKFontStyleWidth.Normal;
 
-    private const int MostKept = 20_000;
+    private const int CacheLimit = 20_000;
 
-    /// <summary>Those of the machine, and those a person installed for themself (XDG Base Directory Specification).</summary>
+    /// <summary>The font folders of the machine and of the user (XDG Base Directory Specification).</summary>
     private static readonly string[] Folders =
     [
         "/usr/share/fonts", "/usr/local/share/fonts",
@@ -40,30 +40,30 @@ internal static class Typefaces
         .OfType<SKTypeface>()
         .ToLookup(t => t.FamilyName, StringComparer.OrdinalIgnoreCase));
 
-    /// <summary>The families characters are looked for in, in this order: what was made for one script before what has a little of many.</summary>
+    /// <summary>The order in which families are searched for characters: those made for one script before those that cover a little of many.</summary>
     private static readonly Lazy<IReadOnlyList<string>> Spare = new(() =>
         [.. Installed.Value.Select(f => f.Key).OrderBy(Rank).ThenBy(f => f, StringComparer.Ordinal)]);
 
     private static readonly ConcurrentDictionary<(string, bool, bool), SKTypeface> Found = new();
     private static readonly ConcurrentDictionary<(string, bool), SKTypeface?> Fallbacks = new();
 
-    /// <summary>Gives drawings of other kinds their typefaces.</summary>
+    /// <summary>Provides typefaces to drawings of other kinds.</summary>
     public static ITypefaceProvider Provider { get; } = new DeckProvider();
 
-    /// <summary>The id of the fonts of this machine: another where there are others.</summary>
+    /// <summary>The id of the fonts of this machine: it changes when the fonts change.</summary>
     public static string Stamp { get; } = Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(string.Join('\n', Files.Value))).AsSpan(0, 4));
 
     /// <summary>The typeface for a family.</summary>
     public static SKTypeface Find(string family, bool bold, bool italic) => Kept(Found, (family, bold, italic), () =>
-        InFamily(NameOf(family) ?? "", bold, italic) ?? HouseFonts.Find(family, bold));
+        InFamily(NameOf(family) ?? "", bold, italic) ?? BundledFonts.Find(family, bold));
 
-    /// <summary>The family that is drawn where another is asked for, and whether its letters are as wide; null where the house's own is.</summary>
+    /// <summary>The family used for another one, and whether its widths are the same; null for the bundled font.</summary>
     public static (string Family, bool SameWidths)? Used(string family) =>
         NameOf(family) is { } name ? (name, IsHere(family) || FontSubstitutes.OfSameWidths(family) == name) : null;
 
-    /// <summary>The typeface for what is read as one character: of the families asked for the first that has it, else of any.</summary>
-    /// <param name="cluster">The character, with what is combined with it.</param>
-    /// <param name="families">The families asked for, in order.</param>
+    /// <summary>The typeface for one character: the first of the requested families that has it, otherwise any.</summary>
+    /// <param name="cluster">The character, with its combining marks.</param>
+    /// <param name="families">The requested families, in order.</param>
     /// <param name="bold">Whether it is bold.</param>
     /// <param name="italic">Whether it is italic.</param>
     public static SKTypeface For(string cluster, IReadOnlyList<string> families, bool bold, bool italic)
@@ -75,18 +75,18 @@ internal static class Typefaces
         return Kept(Fallbacks, (cluster, bold), () => WithCluster(cluster, bold)) ?? first;
     }
 
-    /// <summary>What was found before. Decks name whatever they like: when that is far too much, it is looked for again.</summary>
+    /// <summary>Cached results. A deck may name any number of families: when the cache is full, it is cleared.</summary>
     private static T Kept<TKey, T>(ConcurrentDictionary<TKey, T> kept, TKey key, Func<T> find)
         where TKey : notnull
     {
         if (kept.TryGetValue(key, out var known)) return known;
-        if (kept.Count >= MostKept) kept.Clear();
+        if (kept.Count >= CacheLimit) kept.Clear();
         return kept[key] = find();
     }
 
     private static string? NameOf(string family)
     {
-        if (HouseFonts.Has(family)) return null;
+        if (BundledFonts.Has(family)) return null;
         foreach (var name in FontSubstitutes.Named(family))
         {
             if (IsHere(name)) return name;
@@ -110,14 +110,14 @@ internal static class Typefaces
 
     private static bool IsEmoji(string cluster) => cluster.EnumerateRunes().Any(r => r.Value is EmojiSelector or >= FirstEmoji);
 
-    /// <summary>Whether a typeface has all characters of a cluster that are seen.</summary>
+    /// <summary>Whether a typeface has all visible characters of a cluster.</summary>
     private static bool Has(SKTypeface face, string cluster)
     {
         using var font = new SKFont(face);
         return cluster.EnumerateRunes().All(r => IsUnseen(r) || font.ContainsGlyph(r.Value));
     }
 
-    /// <summary>Joiners, marks of direction and selectors of a variant.</summary>
+    /// <summary>Joiners, direction marks and variation selectors.</summary>
     private static bool IsUnseen(Rune rune) => Rune.IsControl(rune) || Rune.GetUnicodeCategory(rune) == UnicodeCategory.Format || rune.Value is >= 0xFE00 and <= EmojiSelector;
 
     private static int Rank(string family) =>

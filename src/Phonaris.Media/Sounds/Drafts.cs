@@ -5,20 +5,20 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Media.Sounds;
 
-/// <summary>Drafts of soundtracks, with what has to be listened to for them.</summary>
+/// <summary>Drafts of soundtracks, with the analysis they need.</summary>
 /// <param name="sounds">The sounds.</param>
 public sealed class Drafts(SoundLibrary sounds)
 {
-    /// <summary>The beds that a draft would share out.</summary>
+    /// <summary>The beds that a draft would distribute.</summary>
     /// <param name="show">The show.</param>
     public static IEnumerable<Sound> BedsOf(Show show) => show.OpenSounds().Where(s => s.Kind == SoundKind.Bed);
 
-    /// <summary>Proposes a soundtrack of what a show does not use yet; sounds that cannot be read are left aside.</summary>
+    /// <summary>Proposes a soundtrack from the unused sounds of a show. Sounds that cannot be read are ignored.</summary>
     /// <param name="show">The show.</param>
-    /// <param name="without">Sounds that are to be left out.</param>
-    /// <param name="newId">Makes ids.</param>
-    /// <param name="cancel">Stops it.</param>
-    /// <returns>The draft, and the edit that makes it, its levels with it; null where nothing is proposed.</returns>
+    /// <param name="without">Sounds to leave out.</param>
+    /// <param name="newId">Creates ids.</param>
+    /// <param name="cancel">Cancels it.</param>
+    /// <returns>The draft, and the edit that applies it with its levels; null if nothing is proposed.</returns>
     public async Task<(Draft Draft, Edit? Edit)> OfAsync(Show show, IEnumerable<string> without, Func<string> newId, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(show);

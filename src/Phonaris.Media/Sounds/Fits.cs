@@ -9,16 +9,16 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Media.Sounds;
 
 /// <summary>
-/// What is known of sounds as music (<c>.music</c>, worked out once for a file) and what recipes come to (kept while the process runs).
+/// The musical analysis of sounds (<c>.music</c>, computed once for each file) and the results of recipes (cached while the process runs).
 /// </summary>
-/// <param name="derived">Where it is kept.</param>
-/// <param name="open">Opens a sound that was made ready, by its content hash.</param>
+/// <param name="derived">The derived files.</param>
+/// <param name="open">Opens a prepared sound by its content hash.</param>
 public sealed class Fits(DerivedFiles derived, Func<string, ISoundReader> open) : IDisposable
 {
-    /// <summary>How much is kept in memory, in bytes. A prepared part of a sound holds its joins and tables, some megabytes, and a dragged in or out makes many.</summary>
+    /// <summary>The cache size in bytes. A prepared part of a sound holds its edits and tables, some megabytes; dragging an in or out point creates many.</summary>
     private const long MostBytes = 128_000_000;
 
-    /// <summary>About what a result holds, in bytes.</summary>
+    /// <summary>The approximate size of a result, in bytes.</summary>
     private const long FittedBytes = 4_000;
 
     private readonly MemoryCache _kept = Memory.Of(MostBytes);
@@ -26,15 +26,15 @@ public sealed class Fits(DerivedFiles derived, Func<string, ISoundReader> open) 
     /// <inheritdoc/>
     public void Dispose() => _kept.Dispose();
 
-    /// <summary>Forgets what was worked out: it holds readers of sounds, one of which has to be opened again.</summary>
+    /// <summary>Clears the cache: it holds readers of sounds, one of which has to be opened again.</summary>
     public void Forget() => _kept.Clear();
 
-    /// <summary>Whether a sound has been listened to.</summary>
+    /// <summary>Whether a sound has been analysed.</summary>
     /// <param name="media">Its content hash.</param>
     public bool Knows(string media) => _kept.TryGetValue(NameOf(media), out Piece? _) || derived.Has(NameOf(media));
 
-    /// <summary>What is known of a sound as music, worked out when it has not been.</summary>
-    /// <param name="media">Its content hash; it was made ready.</param>
+    /// <summary>The analysis of a sound, computed if necessary.</summary>
+    /// <param name="media">The content hash of a prepared sound.</param>
     /// <param name="cancel">Stops it.</param>
     /// <param name="progress">Receives the progress from 0 to 1.</param>
     public async Task<Piece> PieceAsync(string media, CancellationToken cancel, IProgress<double>? progress = null)
@@ -51,7 +51,7 @@ public sealed class Fits(DerivedFiles derived, Func<string, ISoundReader> open) 
         return Keep(media, await File.ReadAllBytesAsync(path, cancel));
     }
 
-    /// <summary>What is known of a sound that was listened to.</summary>
+    /// <summary>The analysis of an analysed sound.</summary>
     private Piece Known(string media) =>
         _kept.TryGetValue(NameOf(media), out Piece? known) ? known! : Keep(media, File.ReadAllBytes(derived.PathOf(NameOf(media))));
 
@@ -61,11 +61,11 @@ public sealed class Fits(DerivedFiles derived, Func<string, ISoundReader> open) 
         return _kept.Keep(NameOf(media), piece, piece.Features.Halves.Length + piece.Beats.Count * sizeof(long));
     }
 
-    /// <summary>What a cue's recipe comes to.</summary>
+    /// <summary>The result of a cue's recipe.</summary>
     /// <param name="sound">The cue's sound.</param>
     /// <param name="cue">The cue.</param>
     /// <param name="lengthFrames">The length, in frames.</param>
-    /// <exception cref="RuleException">The recipe does not do for that length, or <see cref="PieceAsync"/> has not been asked of the sound.</exception>
+    /// <exception cref="RuleException">The recipe fails for that length, or the sound has not been analysed with <see cref="PieceAsync"/>.</exception>
     public Fitted Of(Sound sound, Cue cue, long lengthFrames)
     {
         ArgumentNullException.ThrowIfNull(sound);
@@ -76,7 +76,7 @@ public sealed class Fits(DerivedFiles derived, Func<string, ISoundReader> open) 
         return _kept.Keep(asked, Fitter(asked.Media, asked.FromFrame, asked.ToFrame).Fit(asked.Recipe, asked.LengthFrames), FittedBytes);
     }
 
-    /// <summary>Fits the used part of a sound, of which <see cref="PieceAsync"/> has been asked.</summary>
+    /// <summary>Fits the used part of a sound that has been analysed with <see cref="PieceAsync"/>.</summary>
     /// <param name="media">Its content hash.</param>
     /// <param name="fromFrame">The first frame used.</param>
     /// <param name="toFrame">The frame after the last.</param>
@@ -84,11 +84,11 @@ public sealed class Fits(DerivedFiles derived, Func<string, ISoundReader> open) 
     {
         var part = (media, fromFrame, toFrame);
         var fitter = _kept.TryGetValue(part, out Fitter? known) ? known! : new(Known(media), open(media), fromFrame, toFrame);
-        // It keeps what it works out, and is weighed again each time.
+        // It grows with what it computes, so its size is measured again each time.
         return _kept.Keep(part, fitter, fitter.Bytes);
     }
 
-    // The number goes up with what is kept there.
+    // The number is increased when the stored format changes.
     private static string NameOf(string media) => $"sounds/{media}.5.music";
 
     private readonly record struct Asked(string Media, long FromFrame, long ToFrame, FitRecipe Recipe, long LengthFrames);

@@ -3,10 +3,10 @@ using System.Runtime.InteropServices;
 namespace Phonaris.Media.Sounds;
 
 /// <summary>
-/// A derived file of samples, laid out as <see cref="PcmFile"/> says, that is read as far as it has been made while the rest still is. It is growing until <c>_over</c>, and
-/// meanwhile the first <c>_grown</c> bytes in memory are final; a reader who wants more waits. Then nothing is in memory any more: the file is on the disk, or
-/// it failed, or it was given up, and a reader is told to begin again. All of that changes under <c>_gate</c> alone. For example a page reads the first half second of a
-/// piece: it waits for 0.1 s and gets it while ffmpeg is at 0.6 s; a job that is cancelled meanwhile cannot give the piece up while the page waits for more.
+/// A derived file of samples in the layout of <see cref="PcmFile"/> that can be read while it is being made. It grows until <c>_over</c>, and
+/// until then the first <c>_grown</c> bytes in memory are final; a reader who wants more waits. Afterwards nothing is in memory: the file is on disk, or
+/// failed, or was cancelled, and a reader is told to start over. All of that changes only under <c>_gate</c>. For example, a page reads the first half second of a
+/// segment: it waits for 0.1 s and gets it when ffmpeg is at 0.6 s. A job that is cancelled meanwhile cannot cancel the segment while the page waits for more.
 /// </summary>
 internal sealed class GrowingFile : IDisposable
 {
@@ -19,11 +19,11 @@ internal sealed class GrowingFile : IDisposable
     private int _waiting;
     private bool _over;
 
-    /// <summary>Begins to make the file, unless it is there.</summary>
-    /// <param name="derived">Where it is kept.</param>
+    /// <summary>Starts making the file, unless it exists.</summary>
+    /// <param name="derived">The derived files.</param>
     /// <param name="name">Its name there.</param>
-    /// <param name="frames">How many frames it is to hold; they are in memory until it is whole.</param>
-    /// <param name="make">Fills the bytes it is given from the first on, and tells how many are; those it does not fill are silence.</param>
+    /// <param name="frames">Its length in frames; they are in memory until it is complete.</param>
+    /// <param name="make">Fills the buffer from the beginning and reports how many bytes are filled; the rest is silence.</param>
     public GrowingFile(DerivedFiles derived, string name, int frames, Func<Memory<byte>, Action<int>, CancellationToken, Task> make)
     {
         _path = Task.Run(MakeAsync);
@@ -48,13 +48,13 @@ internal sealed class GrowingFile : IDisposable
         }
     }
 
-    /// <summary>Ends when the file is whole, or could not be made, or was given up.</summary>
+    /// <summary>Completes when the file is complete, failed or was cancelled.</summary>
     public Task Whole => _path;
 
     /// <summary>Reads frames, waiting until they have been made.</summary>
-    /// <param name="frame">The first; all of them are within the file.</param>
-    /// <param name="destination">Room for them.</param>
-    /// <returns>Whether they were read; not when the making was given up, or the file was removed since.</returns>
+    /// <param name="frame">The first frame; all frames must be within the file.</param>
+    /// <param name="destination">Receives the frames.</param>
+    /// <returns>Whether they were read; false if the making was cancelled, or the file was removed in the meantime.</returns>
     public bool TryRead(long frame, Span<float> destination)
     {
         var wanted = MemoryMarshal.AsBytes(destination);
@@ -82,7 +82,7 @@ internal sealed class GrowingFile : IDisposable
         }
     }
 
-    /// <summary>Gives the making up, unless somebody waits for it.</summary>
+    /// <summary>Cancels the making, unless a reader waits for it.</summary>
     public void GiveUp()
     {
         lock (_gate)
@@ -90,7 +90,7 @@ internal sealed class GrowingFile : IDisposable
         _stop.Cancel();
     }
 
-    /// <summary>Gives the making up, and waits until it has ended.</summary>
+    /// <summary>Cancels the making, and waits until it has ended.</summary>
     public void Dispose()
     {
         _stop.Cancel();

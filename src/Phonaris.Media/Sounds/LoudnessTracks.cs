@@ -6,13 +6,13 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Media.Sounds;
 
 /// <summary>
-/// How loud sounds are along their course (<c>.loudness</c>, listened to once for a file), and what was measured of shows (kept while the process runs).
+/// The loudness of sounds over time (<c>.loudness</c>, measured once for each file), and measurements of shows (cached while the process runs).
 /// </summary>
-/// <param name="derived">Where it is kept.</param>
-/// <param name="open">Opens what a cue plays; its sound was made ready.</param>
+/// <param name="derived">The derived files.</param>
+/// <param name="open">Opens what a cue plays; its sound must be prepared.</param>
 public sealed class LoudnessTracks(DerivedFiles derived, Func<SoundSource, ISoundReader> open) : ILoudness, IDisposable
 {
-    /// <summary>How much is kept in memory, in bytes: an hour of a sound comes to four million.</summary>
+    /// <summary>The cache size in bytes: an hour of sound takes four million.</summary>
     private const long MostBytes = 128_000_000;
 
     private readonly MemoryCache _kept = Memory.Of(MostBytes);
@@ -22,12 +22,12 @@ public sealed class LoudnessTracks(DerivedFiles derived, Func<SoundSource, ISoun
     {
         if (_kept.TryGetValue(source, out LoudnessTrack? known)) return known!;
         var track = source.Cut is null ? OfFile(source) : LoudnessTrack.Of(open(source), CancellationToken.None);
-        // What cannot be read now is silent, and is not kept as such.
+        // An unreadable sound counts as silent, and the result is not stored.
         return track.Bytes > LoudnessTrack.EmptyBytes ? _kept.Keep(source, track, track.Bytes) : track;
     }
 
-    /// <summary>Listens to what cues play, where that has not been done.</summary>
-    /// <param name="sources">What they play.</param>
+    /// <summary>Measures what cues play, where it has not been measured.</summary>
+    /// <param name="sources">The sources of the cues.</param>
     /// <param name="cancel">Stops it.</param>
     public async Task PrepareAsync(IEnumerable<SoundSource> sources, CancellationToken cancel)
     {
@@ -42,7 +42,7 @@ public sealed class LoudnessTracks(DerivedFiles derived, Func<SoundSource, ISoun
         }
     }
 
-    /// <summary>Forgets what was measured: a sound is read again that was read, or stood in for, before.</summary>
+    /// <summary>Discards measurements: a sound can be read again, or differs from its silent replacement.</summary>
     public void Forget() => _kept.Clear();
 
     /// <inheritdoc/>
@@ -59,7 +59,7 @@ public sealed class LoudnessTracks(DerivedFiles derived, Func<SoundSource, ISoun
     /// <inheritdoc/>
     public void Dispose() => _kept.Dispose();
 
-    /// <summary>Whether what a cue plays has been measured, or takes no reading to measure.</summary>
+    /// <summary>Whether a source has been measured, or can be measured without reading its file.</summary>
     public bool Knows(SoundSource source) => source.Cut is not null || _kept.TryGetValue(source, out LoudnessTrack? _) || derived.Has(NameOf(source)) || open(source).Frames == 0;
 
     private LoudnessTrack OfFile(SoundSource source)
@@ -74,6 +74,6 @@ public sealed class LoudnessTracks(DerivedFiles derived, Func<SoundSource, ISoun
         }
     }
 
-    // The number goes up with what is kept there.
+    // The number is increased when the stored format changes.
     private static string NameOf(SoundSource source) => $"sounds/{source.Media}{(source.Speed == 1 ? "" : $"-{BitConverter.DoubleToInt64Bits(source.Speed):x}")}.1.loudness";
 }

@@ -5,22 +5,22 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Media.Sounds;
 
-/// <summary>A show's sound from beginning to end: rendered on all cores, handed out in order.</summary>
+/// <summary>A show's sound from beginning to end: rendered on all cores, returned in order.</summary>
 public static class MixStream
 {
     /// <summary>Renders the frames from <paramref name="start"/> to <paramref name="end"/> in blocks of some seconds.</summary>
-    /// <param name="schedule">What sounds.</param>
-    /// <param name="open">Gives the decoded sound of a source.</param>
+    /// <param name="schedule">The schedule.</param>
+    /// <param name="open">Opens the decoded sound of a source.</param>
     /// <param name="start">The first frame at 48 kHz.</param>
     /// <param name="end">The frame after the last.</param>
     /// <param name="cancel">Stops it.</param>
-    /// <param name="stem">The cues whose part in the sum is wanted, before that is limited; null for the mix.</param>
-    /// <returns>Blocks of interleaved stereo; each may be read until the next is asked for.</returns>
+    /// <param name="stem">The cues of the stem, before limiting; null for the mix.</param>
+    /// <returns>Blocks of interleaved stereo; each is valid until the next is requested.</returns>
     public static async IAsyncEnumerable<ReadOnlyMemory<float>> RenderAsync(
         Schedule schedule, Func<SoundSource, ISoundReader> open, long start, long end, [EnumeratorCancellation] CancellationToken cancel, IReadOnlySet<string>? stem = null)
     {
         ArgumentOutOfRangeException.ThrowIfLessThan(end, start);
-        // Twice as many as cores: while a block is read, each core has its next one and need not be woken for it.
+        // Twice as many as cores, so that each core has its next block while one is being read.
         var mixers = new Mixer[2 * Environment.ProcessorCount];
         for (var i = 0; i < mixers.Length; i++) mixers[i] = new Mixer(schedule, open);
         // One buffer for each block being rendered, and one for the block being read.

@@ -2,14 +2,14 @@ using System.Numerics;
 
 namespace Phonaris.Media.Sounds;
 
-/// <summary>Samples of 16 bit as numbers from −1 to 1.</summary>
+/// <summary>Converts 16-bit samples to numbers from −1 to 1.</summary>
 internal static class Pcm16
 {
     private const float Unit = 1f / 32_768;
 
-    /// <summary>Widens samples, exactly.</summary>
+    /// <summary>Converts samples, exactly.</summary>
     /// <param name="from">The samples.</param>
-    /// <param name="to">Room for as many.</param>
+    /// <param name="to">Receives as many numbers.</param>
     public static void Widen(ReadOnlySpan<short> from, Span<float> to)
     {
         var i = 0;

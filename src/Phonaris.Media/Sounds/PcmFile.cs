@@ -4,7 +4,7 @@ using Phonaris.Core.Signal;
 
 namespace Phonaris.Media.Sounds;
 
-/// <summary>A decoded sound on disk: bare 32-bit floats, little-endian, stereo at 48 kHz. Only what is asked for is in memory.</summary>
+/// <summary>A decoded sound on disk: raw 32-bit floats, little-endian, stereo at 48 kHz. Only the requested part is in memory.</summary>
 public sealed class PcmFile : ISoundReader, IDisposable
 {
     private const int FrameBytes = Core.Values.Frames.Channels * sizeof(float);

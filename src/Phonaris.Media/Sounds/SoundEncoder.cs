@@ -6,19 +6,19 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Media.Sounds;
 
-/// <summary>Writes a show's sound as a file, 48 kHz stereo.</summary>
+/// <summary>Writes a show's sound to a file, 48 kHz stereo.</summary>
 public static class SoundEncoder
 {
     /// <summary>Renders and writes the frames from <paramref name="start"/> to <paramref name="end"/>.</summary>
-    /// <param name="schedule">What sounds.</param>
-    /// <param name="open">Gives the decoded sound of a content hash.</param>
+    /// <param name="schedule">The schedule.</param>
+    /// <param name="open">Opens the decoded sound with a content hash.</param>
     /// <param name="start">The first frame at 48 kHz.</param>
     /// <param name="end">The frame after the last.</param>
-    /// <param name="format">What file it becomes.</param>
-    /// <param name="path">Where to; the file appears whole or not at all.</param>
+    /// <param name="format">The file format.</param>
+    /// <param name="path">The file to write. It appears complete or not at all.</param>
     /// <param name="progress">Receives the progress from 0 to 1.</param>
     /// <param name="cancel">Stops it.</param>
-    /// <param name="stem">The cues whose part in the sum is wanted, before that is limited; null for the mix.</param>
+    /// <param name="stem">The cues of the stem, before limiting; null for the mix.</param>
     /// <exception cref="RuleException">The disk is full, or ffmpeg is missing.</exception>
     public static Task WriteAsync(
         Schedule schedule, Func<SoundSource, ISoundReader> open, long start, long end, SoundFileFormat format, string path,
@@ -26,15 +26,15 @@ public static class SoundEncoder
         EncodeAsync(Mixed(schedule, open, start, end, progress, stem), Coding(format), path, cancel);
 
     /// <summary>
-    /// Writes what some cues bring to the sum, before that is limited, as a WAV of 32-bit floats: nothing of it is rounded or clipped, so that stems of all
+    /// Writes a stem of some cues, before limiting, as WAV with 32-bit floats: nothing is rounded or clipped, so stems of all
     /// cues add up to the sum.
     /// </summary>
-    /// <param name="schedule">What sounds.</param>
-    /// <param name="open">Gives the decoded sound of a content hash.</param>
+    /// <param name="schedule">The schedule.</param>
+    /// <param name="open">Opens the decoded sound with a content hash.</param>
     /// <param name="cueIds">The cues.</param>
     /// <param name="start">The first frame at 48 kHz.</param>
     /// <param name="end">The frame after the last.</param>
-    /// <param name="path">Where to; the file appears whole or not at all.</param>
+    /// <param name="path">The file to write. It appears complete or not at all.</param>
     /// <param name="progress">Receives the progress from 0 to 1.</param>
     /// <param name="cancel">Stops it.</param>
     /// <exception cref="RuleException">The disk is full, or ffmpeg is missing.</exception>
@@ -42,21 +42,21 @@ public static class SoundEncoder
         Schedule schedule, Func<SoundSource, ISoundReader> open, IReadOnlySet<string> cueIds, long start, long end, string path, IProgress<double>? progress, CancellationToken cancel) =>
         EncodeAsync(Mixed(schedule, open, start, end, progress, cueIds), ["-c:a", "pcm_f32le", "-rf64", "auto", "-f", "wav"], path, cancel);
 
-    /// <summary>Writes a sound as it is read.</summary>
+    /// <summary>Writes a sound.</summary>
     /// <param name="sound">The sound.</param>
     /// <param name="format">wav or flac.</param>
-    /// <param name="path">Where to; the file appears whole or not at all.</param>
+    /// <param name="path">The file to write. It appears complete or not at all.</param>
     /// <param name="cancel">Stops it.</param>
     /// <exception cref="RuleException">The disk is full, or ffmpeg is missing.</exception>
     public static Task WriteAsync(ISoundReader sound, SoundFileFormat format, string path, CancellationToken cancel) =>
         EncodeAsync(Samples(sound, null), Coding(format), path, cancel);
 
-    /// <summary>About what a lighter copy weighs, in bytes a second.</summary>
+    /// <summary>The approximate size of a compressed copy, in bytes per second.</summary>
     public const long LighterBytesPerSecond = 24_000;
 
-    /// <summary>Writes a lighter copy of a sound: Ogg Vorbis of a quality that is not told from the original, of the same length to the frame.</summary>
+    /// <summary>Writes a compressed copy of a sound: Ogg Vorbis at transparent quality, with the same length to the frame.</summary>
     /// <param name="sound">The sound.</param>
-    /// <param name="path">Where to; the file appears whole or not at all.</param>
+    /// <param name="path">The file to write. It appears complete or not at all.</param>
     /// <param name="progress">Receives the progress from 0 to 1.</param>
     /// <param name="cancel">Stops it.</param>
     /// <exception cref="RuleException">The disk is full, or ffmpeg is missing.</exception>
@@ -66,16 +66,16 @@ public static class SoundEncoder
         return EncodeAsync(Samples(sound, progress), ["-c:a", "libvorbis", "-q:a", "6", "-f", "ogg"], path, cancel);
     }
 
-    /// <summary>What ffmpeg is reported the samples it reads on standard input.</summary>
+    /// <summary>The ffmpeg arguments for the samples on standard input.</summary>
     internal static readonly string[] FromPipe = ["-v", "error", "-f", "f32le", "-ar", $"{Frames.PerSecond}", "-ac", $"{Frames.Channels}", "-i", "pipe:0"];
 
-    /// <summary>What it is told to code without loss.</summary>
+    /// <summary>The ffmpeg arguments for lossless coding.</summary>
     internal static readonly string[] Flac = ["-c:a", "flac", "-sample_fmt", "s32", "-bits_per_raw_sample", "24"];
 
-    /// <summary>What it is told to code in 16 bit, without loss beyond that.</summary>
+    /// <summary>The ffmpeg arguments for lossless coding in 16 bits.</summary>
     internal static readonly string[] LightFlac = ["-c:a", "flac", "-sample_fmt", "s16"];
 
-    /// <summary>A stretch of a schedule, rendered as it is read: the mix, or what some cues bring to it before it is limited.</summary>
+    /// <summary>A part of a schedule, rendered as it is read: the mix, or a stem before limiting.</summary>
     internal static PipeSource Mixed(Schedule schedule, Func<SoundSource, ISoundReader> open, long start, long end, IProgress<double>? progress, IReadOnlySet<string>? stem = null) =>
         PipeSource.Create(async (stream, token) =>
         {
@@ -96,7 +96,7 @@ public static class SoundEncoder
         SoundFileFormat.Flac => [.. Flac, "-f", "flac"],
         SoundFileFormat.Mp3 => ["-c:a", "libmp3lame", "-b:a", "256k", "-f", "mp3"],
         SoundFileFormat.Opus => ["-c:a", "libopus", "-b:a", "160k", "-f", "ogg"],
-        // At this rate the quicker of its coders is as good as the other, without its tools for low rates.
+        // At this bit rate the faster of the two coders is as good, without its tools for low rates.
         _ => ["-c:a", "aac", "-b:a", "256k", "-aac_coder", "fast", "-aac_tns", "0", "-aac_is", "0", "-aac_pns", "0", "-movflags", "+faststart", "-f", "ipod"],
     };
 

@@ -1,15 +1,15 @@
 namespace Phonaris.Media.Sounds;
 
-/// <summary>The formats a show's sound is written in.</summary>
+/// <summary>The formats in which a show's sound is written.</summary>
 public enum SoundFileFormat
 {
     /// <summary>RIFF/WAVE, 24-bit PCM.</summary>
     Wav,
 
-    /// <summary>RIFF/WAVE, 16-bit PCM, which everything reads.</summary>
+    /// <summary>RIFF/WAVE, 16-bit PCM, which every program reads.</summary>
     PlainWav,
 
-    /// <summary>Free Lossless Audio Codec (RFC 9639), 24 bit.</summary>
+    /// <summary>Free Lossless Audio Codec (RFC 9639), 24 bits.</summary>
     Flac,
 
     /// <summary>MPEG-1 Audio Layer III, 256 kbit/s.</summary>

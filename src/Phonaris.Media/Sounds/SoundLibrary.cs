@@ -12,34 +12,34 @@ using Phonaris.Media.Videos;
 namespace Phonaris.Media.Sounds;
 
 /// <summary>
-/// The sounds as the engine reads them. A file is decoded and analysed once, by its content hash, and kept: samples (<c>.f32</c>), outline (<c>.peaks</c>) and figures
-/// (<c>.json</c>). A sound is in one of three states: unknown, ready (the three files are there and of one length) or unavailable (it is silent, and why is told). All that
-/// is held in memory of its samples — the open file, the outline, its loudness, what fits know — was read in the state it is in: every change of state (<see cref="Forget"/>)
-/// drops all of it and counts up <see cref="Renewals"/>, so that anything rendered before is known to be old. Removing derived
-/// files is such a change (<see cref="Release"/>). For example a show is opened while the disk is full: its sound is unavailable and its page shows silence. Room is made, the
-/// next look prepares it: it is ready, the silent stand-in is dropped with the outline of nothing, and the page draws and plays it again because the count is another.
+/// The sounds in the engine's format. A file is decoded and analysed once, by its content hash, and stored: samples (<c>.f32</c>), outline (<c>.peaks</c>) and figures
+/// (<c>.json</c>). A sound is in one of three states: unknown, ready (the three files exist and have the same length) or unavailable (it is silent, and the reason is known). Everything
+/// held in memory about its samples (the open file, the outline, loudness, fits) was read in the current state. Every change of state (<see cref="Forget"/>)
+/// discards all of it and increments <see cref="Renewals"/>, so that anything rendered before is known to be old. Removing derived
+/// files is such a change (<see cref="Release"/>). For example, a show is opened while the disk is full: its sound is unavailable and its page shows silence. Space is freed, and the
+/// next request prepares it: it is ready, the silent replacement and its outline are discarded, and the page draws and plays it again because the counter has changed.
 /// </summary>
 public sealed class SoundLibrary : IDisposable
 {
-    /// <summary>Lengths are claimed a little wrongly even by whole files: what is missing of a video before that is told, in frames.</summary>
+    /// <summary>The tolerance in frames before part of a video counts as missing: intact files too declare slightly wrong lengths.</summary>
     private const long LeastMissingFrames = Frames.PerSecond / 4;
 
-    /// <summary>Frames of silence written at once.</summary>
+    /// <summary>The number of silent frames written at once.</summary>
     private const int BlockFrames = 65_536;
 
     /// <summary>SHA-256 in hexadecimal.</summary>
     private const int HashLength = 64;
 
-    /// <summary>How long what cannot be read is left before it is tried again, in milliseconds.</summary>
+    /// <summary>How long an unreadable sound is left before it is tried again, in milliseconds.</summary>
     private const int TriedAgainMs = 5_000;
 
-    /// <summary>Each time it fails once more, twice as long; never longer than this, in milliseconds.</summary>
+    /// <summary>This time doubles after each failure, up to this maximum, in milliseconds.</summary>
     private const long MostTriedAgainMs = 300_000;
 
-    /// <summary>How many bytes of outlines are kept: ten hours of sound.</summary>
+    /// <summary>The bytes of outlines kept in memory: ten hours of sound.</summary>
     private const long MostPeakBytes = 18_000_000;
 
-    /// <summary>How many sounds at other speeds are kept open; those tried before are opened again when they are wanted.</summary>
+    /// <summary>The number of sounds at other speeds that stay open. Others are opened again when needed.</summary>
     private const int MostStretched = 200;
 
     private readonly DerivedFiles _derived;
@@ -51,8 +51,8 @@ public sealed class SoundLibrary : IDisposable
     private long _renewals;
 
     /// <summary>Opens the sounds of files.</summary>
-    /// <param name="derived">Where the decoded files are kept.</param>
-    /// <param name="original">Gives the path of the file of a content hash.</param>
+    /// <param name="derived">The derived files.</param>
+    /// <param name="original">Returns the path of the file with a content hash.</param>
     public SoundLibrary(DerivedFiles derived, Func<string, string> original)
     {
         (_derived, _original) = (derived, original);
@@ -61,19 +61,19 @@ public sealed class SoundLibrary : IDisposable
         Listened = new(Fits.Of, media => Loudness.TrackOf(new(media, 1)));
     }
 
-    /// <summary>Makes a sound ready, decoding it when it has not been, and gives its figures.</summary>
+    /// <summary>Prepares a sound, decoding it if necessary, and returns its figures.</summary>
     /// <param name="hash">Its content hash.</param>
     /// <param name="name">Its name in messages.</param>
-    /// <param name="progress">Told the fraction decoded.</param>
+    /// <param name="progress">Receives the fraction decoded.</param>
     /// <param name="cancel">Stops it.</param>
-    /// <exception cref="RuleException">It is not a sound that can be read.</exception>
+    /// <exception cref="RuleException">It is not a readable sound.</exception>
     public async Task<Prepared> PrepareAsync(string hash, string name, IProgress<double>? progress, CancellationToken cancel)
     {
         if (_states.GetValueOrDefault(hash) is Ready known && _derived.Has(Samples(hash))) return known.Prepared;
         await _derived.GetAsync(Samples(hash), (partial, token) => DecodeAsync(hash, name, partial, progress, token), cancel);
         if (await WholeAsync(hash, cancel) is not { } prepared)
         {
-            // Whatever happened to one of them, they are of use only together, and are made again.
+            // The files are only useful together: if one is missing, all are made again.
             foreach (var file in new[] { Samples(hash), Outline(hash), Known(hash) }) File.Delete(_derived.PathOf(file));
             Forget(hash);
             await _derived.GetAsync(Samples(hash), (partial, token) => DecodeAsync(hash, name, partial, progress, token), cancel);
@@ -84,7 +84,7 @@ public sealed class SoundLibrary : IDisposable
         return prepared;
     }
 
-    /// <summary>What is known of a sound, where all that is made of it is there and of one length.</summary>
+    /// <summary>A sound whose derived files all exist and have the same length.</summary>
     private async Task<Prepared?> WholeAsync(string hash, CancellationToken cancel)
     {
         try
@@ -100,24 +100,24 @@ public sealed class SoundLibrary : IDisposable
     }
 
     /// <summary>
-    /// Closes a sound whose derived files are removed. What is held in memory of it goes too, so that memory and disk agree: the next one who
-    /// needs it makes it again.
+    /// Closes a sound whose derived files are removed. What is held of it in memory is discarded too, so that memory and disk agree. The next
+    /// request makes it again.
     /// </summary>
     /// <param name="hash">Its content hash.</param>
     public void Release(string hash)
     {
         if (_open.TryGetValue(hash, out var open)) Forget(hash, always: true);
-        // Closed, or the disk would not have its room back.
+        // Otherwise the disk space would not be freed.
         (open as IDisposable)?.Dispose();
         foreach (var source in _stretched.Keys.Where(s => s.Media == hash))
             if (_stretched.TryRemove(source, out var stretched)) stretched.Dispose();
     }
 
-    /// <summary>Opens again what was opened before it was made again, or stood in for what could not be.</summary>
+    /// <summary>Opens sounds again that were made again or had been replaced by silence.</summary>
     private void Forget(string hash, bool always = false)
     {
         if (!_states.TryRemove(hash, out _) && !always) return;
-        // A page or job that is reading it reads on: a reader's file is closed with the reader that is collected last.
+        // A page or job that is reading it continues: the file is closed when its last reader is collected.
         _open.TryRemove(hash, out _);
         _peaks.Remove(hash);
         Loudness.Forget();
@@ -125,7 +125,7 @@ public sealed class SoundLibrary : IDisposable
         Interlocked.Increment(ref _renewals);
     }
 
-    /// <summary>Counts how often a sound that was read, or stood in for, is read again: what was rendered before may be silent where it is not to be.</summary>
+    /// <summary>Counts how often a sound was opened again: anything rendered before may wrongly be silent.</summary>
     public long Renewals => Interlocked.Read(ref _renewals);
 
     /// <summary>Prepares all sounds of a show, several at a time, and analyses the fitted ones.</summary>
@@ -137,10 +137,10 @@ public sealed class SoundLibrary : IDisposable
         if ((await PrepareWhatCanBeAsync(show, cancel)).Values.FirstOrDefault() is { } problem) throw new RuleException(problem);
     }
 
-    /// <summary>Makes those sounds of a show ready that can be; the others are silent until they can.</summary>
+    /// <summary>Prepares the readable sounds of a show. The others are silent until they can be read.</summary>
     /// <param name="show">The show.</param>
     /// <param name="cancel">Stops it.</param>
-    /// <returns>What is wrong with the others, by the ids of the sounds.</returns>
+    /// <returns>The problems of the others, by sound id.</returns>
     public async Task<IReadOnlyDictionary<string, string>> PrepareWhatCanBeAsync(Show show, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(show);
@@ -149,7 +149,7 @@ public sealed class SoundLibrary : IDisposable
             new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount, CancellationToken = cancel },
             async (sound, token) =>
             {
-                // Tried again now and then: its file may be put back, and what was wrong may have been the machine's want of room.
+                // Tried again from time to time: the file may be back, and the cause may have been low disk space.
                 var known = ProblemOf(sound.Media);
                 if (known is not null && Environment.TickCount64 - known.FoundAt < Math.Min(MostTriedAgainMs, (long)TriedAgainMs << Math.Min(known.Tries, 16))) return;
                 try
@@ -159,7 +159,7 @@ public sealed class SoundLibrary : IDisposable
                 }
                 catch (Exception e) when (e is RuleException or IOException or UnauthorizedAccessException)
                 {
-                    // A file that is missing costs nothing to look for.
+                    // Checking for a missing file costs nothing.
                     var tries = File.Exists(_original(sound.Media)) && known is not null ? known.Tries + 1 : 0;
                     Forget(sound.Media);
                     var says = e is RuleException ? e.Message : $"The file of {sound.Name} cannot be read: {e.Message} The disk may be failing. Add {sound.FileName} again.";
@@ -173,34 +173,34 @@ public sealed class SoundLibrary : IDisposable
         return problems;
     }
 
-    /// <summary>The sounds that beds are ducked under, and those of the beds.</summary>
+    /// <summary>The sounds that duck beds, and the sounds of those beds.</summary>
     private static IEnumerable<Sound> HeardTogether(Show show)
     {
         var heard = show.Cues.Where(c => c.Span is not null).Select(c => c.SoundId).Distinct().Select(show.Sound).ToList();
         return heard.Exists(s => s.Kind.IsSpoken()) ? heard.Where(s => s.Kind != SoundKind.Spot) : [];
     }
 
-    /// <summary>What is known of sounds as music, and what recipes come to.</summary>
+    /// <summary>The musical analysis of sounds, and the results of recipes.</summary>
     public Fits Fits { get; }
 
-    /// <summary>How loud sounds are along their course, and what was measured of shows.</summary>
+    /// <summary>The loudness of sounds over time, and measurements of shows.</summary>
     public LoudnessTracks Loudness { get; }
 
-    /// <summary>What is known of sounds by having listened to them.</summary>
+    /// <summary>The analyses of sounds that a schedule needs.</summary>
     public Listened Listened { get; }
 
-    /// <summary>Opens a sound that was made ready; one that could not be is silent.</summary>
+    /// <summary>Opens a prepared sound. An unavailable one is silent.</summary>
     /// <param name="hash">Its content hash.</param>
     public ISoundReader Open(string hash) => _open.GetOrAdd(hash, h => ProblemOf(h) is not null ? Silence : new PcmFile(_derived.PathOf(Samples(h))));
 
-    /// <summary>Opens what a cue plays: a sound that was made ready, at the cue's speed; what has not been worked out of that is when it is read.</summary>
+    /// <summary>Opens what a cue plays: a prepared sound at the cue's speed. What has not been computed yet is computed when it is read.</summary>
     public ISoundReader Open(SoundSource source) =>
         source.Cut is { } cut ? new CutReader(Open(source.Media), cut) : source.Speed == 1 ? Open(source.Media) : Stretched(source);
 
-    /// <summary>Opens what a method made of a sound.</summary>
-    /// <param name="fitted">What it made.</param>
-    /// <param name="hash">The sound's content hash; it was made ready.</param>
-    /// <param name="inFrame">The first frame used of the sound.</param>
+    /// <summary>Opens the result of a fit.</summary>
+    /// <param name="fitted">The result.</param>
+    /// <param name="hash">The content hash of the prepared sound.</param>
+    /// <param name="inFrame">The first frame of the sound that is used.</param>
     public ISoundReader Open(Fitted fitted, string hash, long inFrame)
     {
         ArgumentNullException.ThrowIfNull(fitted);
@@ -208,18 +208,18 @@ public sealed class SoundLibrary : IDisposable
         return new FittedSound(Open(source), fitted, fitted.Cut is null ? source.Frame(inFrame) : 0);
     }
 
-    /// <summary>Whether all of what a cue plays has been worked out.</summary>
+    /// <summary>Whether everything a cue plays has been computed.</summary>
     public bool IsReady(SoundSource source) => source.Speed == 1 || Stretched(source).IsReady();
 
-    /// <summary>Works out all of what a cue plays.</summary>
-    /// <param name="source">What it plays.</param>
-    /// <param name="from">The frame to begin with.</param>
+    /// <summary>Computes everything a cue plays.</summary>
+    /// <param name="source">The source.</param>
+    /// <param name="from">The frame to start from.</param>
     /// <param name="progress">Receives the progress from 0 to 1.</param>
-    /// <param name="cancel">Stops it; what is done is kept.</param>
+    /// <param name="cancel">Cancels it; what is done is kept.</param>
     public Task PrepareAsync(SoundSource source, long from, IProgress<double>? progress, CancellationToken cancel) =>
         source.Speed == 1 ? Task.CompletedTask : Stretched(source).PrepareAsync(from, progress, cancel);
 
-    /// <summary>The outline of a sound that was made ready.</summary>
+    /// <summary>The outline of a prepared sound.</summary>
     /// <param name="hash">Its content hash.</param>
     public PeakPyramid Peaks(string hash)
     {
@@ -236,7 +236,7 @@ public sealed class SoundLibrary : IDisposable
         }
         catch (Exception e) when (e is FileNotFoundException or DirectoryNotFoundException)
         {
-            // The samples say the same, a second for each hour of them.
+            // Computed from the samples, which takes a second per hour of sound.
             var (sound, outline, samples) = (Open(hash), new PeakPyramid.Builder(), new float[BlockFrames * Frames.Channels]);
             for (long at = 0; at < sound.Frames; at += BlockFrames)
             {
@@ -262,16 +262,16 @@ public sealed class SoundLibrary : IDisposable
 
     private Unavailable? ProblemOf(string hash) => _states.GetValueOrDefault(hash) as Unavailable;
 
-    /// <summary>What is known of a sound; nothing where it is not among the states.</summary>
+    /// <summary>The state of a sound; unknown if it has none.</summary>
     private abstract record State;
 
     /// <summary>It can be read.</summary>
     private sealed record Ready(Prepared Prepared) : State;
 
-    /// <summary>Why it cannot be read, when that was found, in milliseconds of the machine's clock, and how often it was tried again.</summary>
+    /// <summary>Why it cannot be read, when that was found (in milliseconds of the system clock), and how often it was tried.</summary>
     private sealed record Unavailable(string Says, long FoundAt, int Tries) : State;
 
-    /// <summary>Stands in for a sound that cannot be read.</summary>
+    /// <summary>Replaces a sound that cannot be read.</summary>
     private sealed class SilentSound : ISoundReader
     {
         public long Frames => 0;
@@ -282,7 +282,7 @@ public sealed class SoundLibrary : IDisposable
     private StretchedSound Stretched(SoundSource source)
     {
         if (_stretched.TryGetValue(source, out var known)) return known;
-        // A reader that still has one reads on; nothing of it is being made.
+        // A reader that holds it can continue; nothing of it is being computed.
         if (_stretched.Count >= MostStretched)
             foreach (var idle in _stretched.Where(s => s.Value.IsIdle)) _stretched.TryRemove(idle);
         return _stretched.GetOrAdd(source, s => new(Open(s.Media), s, _derived));
@@ -302,7 +302,7 @@ public sealed class SoundLibrary : IDisposable
         await using (var file = new FileStream(partial, FileMode.CreateNew, FileAccess.Write, FileShare.None, 1 << 20))
         {
             if (format.HasSound) decoded = await SoundDecoder.DecodeAsync(path, name, format, Take, progress, cancel);
-            // Beside pictures, a sound is no shorter than they are.
+            // The sound of a video is at least as long as its pictures.
             while (taken < pictures?.Frames)
             {
                 cancel.ThrowIfCancellationRequested();
@@ -319,13 +319,13 @@ public sealed class SoundLibrary : IDisposable
             }
         }
         var missing = pictures is null ? decoded.MissingFrames : pictures.Claimed - taken >= LeastMissingFrames ? pictures.Claimed - taken : 0;
-        // The samples come last into place: where they are, the rest is.
+        // The samples are put in place last: if they exist, everything else does.
         var prepared = new Prepared(survey.End(format.SampleRate, format.Channels, missing, format.HasCover), format.Tags, pictures is null ? null : format.Video!.Figures, problem);
         await WholeFile.WriteAsync(_derived.PathOf(Outline(hash)), p => File.WriteAllBytesAsync(p, outline.Build().ToBytes(), cancel), isDerived: true);
         await WholeFile.WriteAsync(_derived.PathOf(Known(hash)), p => File.WriteAllBytesAsync(p, JsonSerializer.SerializeToUtf8Bytes(prepared), cancel), isDerived: true);
     }
 
-    /// <summary>How long the pictures of a file are; or why they are of no use, where its sound is.</summary>
+    /// <summary>The length of a file's video, or why it cannot be used.</summary>
     private static async Task<(Length? Pictures, string? Problem)> PicturesAsync(string path, string name, SoundFormat format, CancellationToken cancel)
     {
         if (format.Video is not { } video) return (null, null);
@@ -341,7 +341,7 @@ public sealed class SoundLibrary : IDisposable
         }
     }
 
-    /// <summary>How long pictures are, and how long their file claims to be, in frames.</summary>
+    /// <summary>The length of a video, and the declared length of its file, in frames.</summary>
     private sealed record Length(long Frames, long Claimed);
 
     private static async Task<bool> IsWhatItWasAsync(string path, string hash, CancellationToken cancel)
@@ -350,7 +350,7 @@ public sealed class SoundLibrary : IDisposable
         return Convert.ToHexStringLower(await SHA256.HashDataAsync(file, cancel)) == hash;
     }
 
-    /// <summary>The cover picture of a sound as a PNG file, or null when it has none.</summary>
+    /// <summary>The cover picture of a sound as a PNG file; null if it has none.</summary>
     /// <param name="hash">Its content hash.</param>
     /// <param name="cancel">Stops it.</param>
     public async Task<string?> CoverAsync(string hash, CancellationToken cancel)
@@ -370,23 +370,23 @@ public sealed class SoundLibrary : IDisposable
 
     private static string Outline(string hash) => $"sounds/{hash}.peaks";
 
-    // The number goes up with what is kept there, so that what an older version kept is made again.
+    // The number is increased when the stored format changes, so that older files are made again.
     private static string Known(string hash) => $"sounds/{hash}.3.json";
 }
 
-/// <summary>What is known of a sound once it is decoded.</summary>
-/// <param name="Figures">What was measured.</param>
-/// <param name="Tags">What its tags say of whose it is.</param>
-/// <param name="Video">What is known of its moving pictures; null where there are none that can be taken.</param>
-/// <param name="NoVideo">Why its pictures cannot be taken; null where they can, or where there are none.</param>
+/// <summary>A decoded sound.</summary>
+/// <param name="Figures">Its measurements.</param>
+/// <param name="Tags">The rights in its tags.</param>
+/// <param name="Video">Its video; null if it has none that can be used.</param>
+/// <param name="NoVideo">Why its video cannot be used; null if it can, or if there is none.</param>
 public sealed record Prepared(SoundFigures Figures, Rights Tags, VideoFigures? Video = null, string? NoVideo = null)
 {
-    /// <summary>The file as it comes into a show: a video where it has moving pictures, unless it is to be soloed.</summary>
+    /// <summary>The file as a sound of a show: as a video if it has one, unless only its sound is wanted.</summary>
     /// <param name="id">Its id.</param>
     /// <param name="hash">The content hash of its file.</param>
     /// <param name="fileName">The name of its file.</param>
-    /// <param name="kind">What it is for; null to guess.</param>
-    /// <exception cref="RuleException">It is not what it is to be.</exception>
+    /// <param name="kind">Its kind; null to detect it.</param>
+    /// <exception cref="RuleException">The file cannot be of that kind.</exception>
     public Sound ToSound(string id, string hash, string fileName, SoundKind? kind)
     {
         if (NoVideo is not null && kind is null or SoundKind.Video) throw new RuleException(NoVideo);

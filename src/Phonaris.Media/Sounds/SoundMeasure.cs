@@ -2,13 +2,13 @@ using Phonaris.Core.Signal;
 
 namespace Phonaris.Media.Sounds;
 
-/// <summary>Measures a sound file as it is, at its own rate and with its own channels.</summary>
+/// <summary>Measures a sound file at its own rate and channels.</summary>
 public static class SoundMeasure
 {
     /// <summary>Decodes the file and measures it.</summary>
     /// <param name="path">The file.</param>
     /// <param name="cancel">Stops it.</param>
-    /// <exception cref="RuleException">It is not a sound that can be read.</exception>
+    /// <exception cref="RuleException">It is not a readable sound.</exception>
     public static async Task<Measured> OfAsync(string path, CancellationToken cancel)
     {
         var name = Path.GetFileName(path);
@@ -28,10 +28,10 @@ public static class SoundMeasure
     }
 }
 
-/// <summary>The figures of a sound file.</summary>
+/// <summary>The measurements of a sound file.</summary>
 /// <param name="Frames">Its length in frames at its own rate.</param>
-/// <param name="SampleRate">Frames a second.</param>
-/// <param name="Channels">Samples in a frame.</param>
+/// <param name="SampleRate">Frames per second.</param>
+/// <param name="Channels">Samples per frame.</param>
 /// <param name="IntegratedLufs">Its integrated loudness in LUFS (ITU-R BS.1770-5), or null when it has none.</param>
 /// <param name="RangeLu">Its loudness range in LU (EBU Tech 3342), or null when it has none.</param>
 /// <param name="TruePeakDbtp">Its true peak in dBTP, or null for silence.</param>

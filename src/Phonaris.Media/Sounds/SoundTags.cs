@@ -3,12 +3,12 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Media.Sounds;
 
-/// <summary>Reads whose a sound is from its tags, by the names ffmpeg gives them.</summary>
+/// <summary>Reads the rights of a sound from its tags, under ffmpeg's names.</summary>
 internal static class SoundTags
 {
-    /// <summary>The rights that the tags of a file and of its sound stream tell of.</summary>
+    /// <summary>The rights in the tags of a file and its sound stream.</summary>
     /// <param name="format">ffprobe's format.</param>
-    /// <param name="stream">ffprobe's sound stream, where there is one; Ogg keeps its tags there.</param>
+    /// <param name="stream">ffprobe's sound stream, if there is one; Ogg stores its tags there.</param>
     public static Rights Read(JsonElement format, JsonElement stream)
     {
         var tags = new Dictionary<string, string>(StringComparer.OrdinalIgnoreCase);

@@ -8,32 +8,32 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Media.Sounds;
 
 /// <summary>
-/// A sound slower or faster at the same pitch, through ffmpeg's rubberband filter, which is only some ten times as fast as real time. So it is worked out in pieces of
-/// two seconds, when one is first read or ahead of that. Always held: the samples of a piece depend on the sound, the speed and its number alone, because the filter is
-/// begun for each on a grid of the sound and with the same context; so the samples are the same whichever piece is made first. Each
-/// file begins a seam (50 ms) before its piece, and within that the piece before is crossfaded into it. For example at half speed piece 3 covers 6 to 8 s of what
-/// is heard and its file 5.95 to 8 s; the filter is fed from 2.85 s of the sound, rounded down to the grid; what is read at 5.97 s comes from both files.
+/// A sound slower or faster at the same pitch, through ffmpeg's rubberband filter, which is only about ten times as fast as real time. So it is computed in segments of
+/// two seconds, when one is first read or ahead of that. Invariant: the samples of a segment depend only on the sound, the speed and the segment's number, because the filter is
+/// started for each on a grid of the sound and with the same context. So the samples are the same in whatever order segments are computed. Each
+/// file begins 50 ms before its segment, and there the segment before crossfades into it. For example, at half speed segment 3 covers 6 to 8 s of the
+/// output and its file 5.95 to 8 s. The filter is fed from 2.85 s of the sound, rounded down to the grid. A read at 5.97 s uses both files.
 /// </summary>
-/// <param name="sound">The sound as it is.</param>
+/// <param name="sound">The original sound.</param>
 /// <param name="source">Its file and the speed.</param>
-/// <param name="derived">Where the pieces are kept.</param>
+/// <param name="derived">The derived files.</param>
 internal sealed class StretchedSound(ISoundReader sound, SoundSource source, DerivedFiles derived) : ISoundReader, IDisposable
 {
-    /// <summary>So short that a person can wait for what lies late in one.</summary>
+    /// <summary>Short enough that a user can wait for the end of one.</summary>
     private const long PieceFrames = 2 * Core.Values.Frames.PerSecond;
 
-    /// <summary>What is left of a piece that is read when the next one is begun.</summary>
+    /// <summary>When this much of a segment is left to read, the next one is started.</summary>
     private const long AheadFrames = Core.Values.Frames.PerSecond;
 
     private const long SeamFrames = 50 * Core.Values.Frames.PerMs;
 
-    /// <summary>What leads to a piece and what follows it, so that the filter is in its stride: a quarter of a second of its output. With more, neighbours drift apart.</summary>
+    /// <summary>The context before and after a segment, in which the filter settles: a quarter of a second of its output. With more, neighbours drift apart.</summary>
     private const long ContextFrames = Core.Values.Frames.PerSecond / 4;
 
-    /// <summary>Pieces begin on this grid of the sound, so that the windows of neighbours fall on the same frames.</summary>
+    /// <summary>The grid of the sound on which segments start, so that the windows of neighbours fall on the same frames.</summary>
     private const long GridFrames = 2048;
 
-    /// <summary>The filter holds this frame of its input in place and spreads or draws together what is around it; measured by the middles of bursts.</summary>
+    /// <summary>The filter keeps this frame of its input in place and stretches what is around it, measured at the centres of bursts.</summary>
     private const double StillFrame = 900;
 
     private readonly ConcurrentDictionary<long, Lazy<GrowingFile>> _pieces = new();
@@ -61,7 +61,7 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
             }
             var piece = frame / PieceFrames;
             Volatile.Write(ref _read, piece);
-            // Begun before it is due.
+            // Started ahead of time.
             if (frame >= (piece + 1) * PieceFrames - AheadFrames && piece + 1 < Pieces) Piece(piece + 1);
             var seamStart = (piece + 1) * PieceFrames - SeamFrames;
             var until = Math.Min(Math.Min(end, Frames), frame < seamStart ? seamStart : (piece + 1) * PieceFrames);
@@ -73,10 +73,10 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
         }
     }
 
-    /// <summary>Works out the pieces that are not there yet, from where it is being read.</summary>
-    /// <param name="from">The frame the first piece wanted holds, as long as nothing is read.</param>
+    /// <summary>Computes the missing segments, from the current reading position.</summary>
+    /// <param name="from">The frame to start from while nothing is being read.</param>
     /// <param name="progress">Receives the progress from 0 to 1.</param>
-    /// <param name="cancel">Stops it; pieces done are kept.</param>
+    /// <param name="cancel">Cancels it; finished segments are kept.</param>
     public async Task PrepareAsync(long from, IProgress<double>? progress, CancellationToken cancel)
     {
         var missing = Enumerable.Range(0, (int)Pieces).Select(p => (long)p).Where(p => !derived.Has(Name(p))).ToList();
@@ -92,7 +92,7 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
             }
             catch (OperationCanceledException)
             {
-                // Somebody else who did not want it any more gave it up.
+                // Another caller, who no longer needed it, cancelled it.
                 if (!cancel.IsCancellationRequested) continue;
                 piece.GiveUp();
                 throw;
@@ -102,10 +102,10 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
         }
     }
 
-    /// <summary>Whether nothing of it is being made.</summary>
+    /// <summary>Whether nothing of it is being computed.</summary>
     public bool IsIdle => _pieces.Values.All(p => p.IsValueCreated && p.Value.Whole.IsCompleted);
 
-    /// <summary>Whether all pieces are there.</summary>
+    /// <summary>Whether all segments exist.</summary>
     public bool IsReady()
     {
         for (var i = 0; i < Pieces; i++)
@@ -120,10 +120,10 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
             if (piece.IsValueCreated) piece.Value.Dispose();
     }
 
-    /// <summary>The frame a piece's file begins with: a seam before what is its own.</summary>
+    /// <summary>The first frame of a segment's file: a crossfade before the segment itself.</summary>
     private static long From(long piece) => Math.Max(0, piece * PieceFrames - SeamFrames);
 
-    // The speed to its last digit: lengths a frame apart are other samples. The number after the length goes up with how they are made.
+    // The speed with all digits: a length one frame different gives other samples. The number after the length is increased when the method changes.
     private string Name(long piece) =>
         string.Create(CultureInfo.InvariantCulture, $"speeds/{source.Media}-{source.Speed:R}-{PieceFrames / Core.Values.Frames.PerSecond}s-3-{piece}.f32");
 
@@ -133,18 +133,18 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
         while (true)
         {
             var lazy = _pieces.GetOrAdd(piece, p => new(() => new(derived, Name(p), (int)(to - from), (bytes, grown, cancel) => StretchAsync(from, to, bytes, grown, cancel))));
-            // What was given up, or could not be made for want of room on the disk perhaps, is tried again; so is what was removed since to free room.
+            // Segments that were cancelled, failed (perhaps on a full disk) or were removed in the meantime are tried again.
             if (lazy.Value.Whole is { IsFaulted: false, IsCanceled: false, IsCompletedSuccessfully: var made } && (!made || derived.Has(Name(piece)))) return lazy.Value;
             _pieces.TryRemove(KeyValuePair.Create(piece, lazy));
         }
     }
 
-    /// <summary>Reads frames that a piece's file holds.</summary>
+    /// <summary>Reads frames of a segment's file.</summary>
     private void Read(long piece, long frame, Span<float> destination)
     {
         while (!Piece(piece).TryRead(frame - From(piece), destination))
         {
-            // Given up by somebody just now, and wanted after all: it is begun again.
+            // Just cancelled by another caller but still needed here: started again.
         }
     }
 
@@ -156,7 +156,7 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
         Read(piece + 1, frame, entering);
         for (var i = 0; i < leaving.Length; i += 2)
         {
-            var (from, to) = Seam.GainsAt(frame - seamStart + i / 2, SeamFrames, correlation);
+            var (from, to) = EqualPowerCrossfade.GainsAt(frame - seamStart + i / 2, SeamFrames, correlation);
             leaving[i] = leaving[i] * from + entering[i] * to;
             leaving[i + 1] = leaving[i + 1] * from + entering[i + 1] * to;
         }
@@ -166,13 +166,13 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
             var (tail, head) = (new float[SeamFrames * 2], new float[SeamFrames * 2]);
             Read(at, seamStart, tail);
             Read(at + 1, seamStart, head);
-            return Seam.Correlation(tail, head);
+            return EqualPowerCrossfade.Correlation(tail, head);
         }
     }
 
     private async Task StretchAsync(long from, long to, Memory<byte> bytes, Action<int> grown, CancellationToken cancel)
     {
-        // Negative frames are silence, which leads to the first piece.
+        // Negative frames are silence, the context of the first segment.
         var first = (long)Math.Floor((from - ContextFrames) * source.Speed / GridFrames) * GridFrames;
         var last = source.FileRange(0, to + ContextFrames).To;
         var skip = from - (long)Math.Round(first / source.Speed + StillFrame * (1 / source.Speed - 1));
@@ -194,7 +194,7 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
         }
     }
 
-    /// <summary>Keeps the bytes after some, telling how many, and drops the rest.</summary>
+    /// <summary>Counts and keeps the bytes after an offset, and discards the rest.</summary>
     private static async Task KeepAsync(Stream stream, long skip, Memory<byte> kept, Action<int> grown, CancellationToken cancel)
     {
         var dropped = new byte[65_536];

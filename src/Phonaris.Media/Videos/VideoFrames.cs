@@ -6,15 +6,15 @@ using CliWrap;
 namespace Phonaris.Media.Videos;
 
 /// <summary>
-/// The pictures of a video as they come to lie in those of a film: decoded from where they are wanted, one after the other, no more than a few at a
-/// time. Upright, of square pixels, full pictures, ITU-R BT.709 in 4:2:0.
+/// The pictures of a video for a film: decoded from a start on, one after the other, at most a few
+/// at a time. Upright, with square pixels, progressive, ITU-R BT.709 in 4:2:0.
 /// </summary>
 internal sealed class VideoFrames : IAsyncDisposable
 {
-    /// <summary>How much memory decoding may take, in bytes: the largest pictures that are taken, with all that they refer to.</summary>
+    /// <summary>The memory limit of decoding, in bytes: enough for the largest supported pictures and their references.</summary>
     public const long MostBytes = 3_000_000_000;
 
-    /// <summary>Pictures decoded ahead.</summary>
+    /// <summary>The number of pictures decoded ahead.</summary>
     private const int Ahead = 3;
 
     private readonly Channel<byte[]> _frames = Channel.CreateBounded<byte[]>(Ahead);
@@ -27,9 +27,9 @@ internal sealed class VideoFrames : IAsyncDisposable
         _decoding = DecodeAsync(path, arguments, size);
     }
 
-    /// <summary>Begins to decode.</summary>
+    /// <summary>Starts decoding.</summary>
     /// <param name="path">The file.</param>
-    /// <param name="wanted">Which pictures, and how large.</param>
+    /// <param name="wanted">The range and size of the pictures.</param>
     /// <param name="cancel">Stops it.</param>
     public static VideoFrames Open(string path, VideoWanted wanted, CancellationToken cancel)
     {
@@ -42,7 +42,7 @@ internal sealed class VideoFrames : IAsyncDisposable
             wanted.Width * wanted.Height * 3 / 2, cancel);
     }
 
-    /// <summary>The next picture: luma, then both chroma planes; null where there is none any more. It is of the shared pool, and may be longer than it needs.</summary>
+    /// <summary>The next picture: luma, then both chroma planes; null after the last. The buffer is from the shared pool and may be longer than needed.</summary>
     public async ValueTask<byte[]?> NextAsync()
     {
         if (!await _frames.Reader.WaitToReadAsync(_stop.Token)) return null;
@@ -69,7 +69,7 @@ internal sealed class VideoFrames : IAsyncDisposable
         }
         catch (MediaToolException)
         {
-            // What came before the damage is taken.
+            // The pictures before the damage are used.
         }
         catch (Exception e)
         {
@@ -77,7 +77,7 @@ internal sealed class VideoFrames : IAsyncDisposable
         }
         finally
         {
-            // The code that draws them waits for the next one until it is told that there is none.
+            // The reader waits for the next picture until it is told that there is none.
             _frames.Writer.TryComplete(fault);
         }
 
@@ -85,7 +85,7 @@ internal sealed class VideoFrames : IAsyncDisposable
         {
             while (true)
             {
-                // Large enough to outlive much else: given back by the one who has drawn it.
+                // Large buffers: the reader returns them after drawing.
                 var frame = ArrayPool<byte>.Shared.Rent(size);
                 if (await stream.ReadAtLeastAsync(frame.AsMemory(0, size), size, throwOnEndOfStream: false, token) < size) return;
                 await _frames.Writer.WriteAsync(frame, token);

@@ -5,26 +5,26 @@ using Phonaris.Media.Sounds;
 
 namespace Phonaris.Media.Videos;
 
-/// <summary>Videos as pages show them: single pictures, and a copy that every browser plays where the file is none.</summary>
-/// <param name="derived">Where what is made is kept.</param>
-/// <param name="original">Gives the path of the file of a content hash.</param>
+/// <summary>Videos for pages: single pictures, and a copy that every browser plays if the original is not playable.</summary>
+/// <param name="derived">The derived files.</param>
+/// <param name="original">Returns the path of the file with a content hash.</param>
 public sealed class VideoPictures(DerivedFiles derived, Func<string, string> original)
 {
-    /// <summary>The widest single picture, in pixels.</summary>
+    /// <summary>The greatest width of a single picture, in pixels.</summary>
     public const int GreatestWidth = 1920;
 
-    /// <summary>The longest side of a copy, in pixels, and the most pictures it has a second: more no projector shows.</summary>
+    /// <summary>The longest side of a copy in pixels, and its highest frame rate: no projector shows more.</summary>
     private const int CopySide = 1920, CopyPictures = 60;
 
     private const string Quality = "4", CopyQuality = "20", LighterQuality = "24";
 
-    /// <summary>What a lighter copy takes, about: for each pixel of each picture, and for each second of its sound.</summary>
+    /// <summary>The approximate size of a compressed copy: per pixel of each picture, and per second of sound.</summary>
     private const double LighterBitsPerPixel = 0.05, LighterSoundBits = 128_000;
 
-    /// <summary>One picture of a video, as a JPEG file in its own proportions.</summary>
+    /// <summary>A picture of a video, as a JPEG file with its own proportions.</summary>
     /// <param name="video">The video.</param>
-    /// <param name="frame">The frame, at 48 kHz, at which it is seen.</param>
-    /// <param name="width">How wide, in pixels.</param>
+    /// <param name="frame">The frame at which it is visible, at 48 kHz.</param>
+    /// <param name="width">The width in pixels.</param>
     /// <param name="cancel">Stops it.</param>
     /// <exception cref="RuleException">It cannot be read there.</exception>
     public Task<string> PictureAsync(Sound video, long frame, int width, CancellationToken cancel)
@@ -50,14 +50,14 @@ public sealed class VideoPictures(DerivedFiles derived, Func<string, string> ori
             cancel);
     }
 
-    /// <summary>The file a browser plays: the video itself where every one does, else its copy; null while that is not made.</summary>
+    /// <summary>The file that browsers play: the video itself if all can play it, otherwise its copy; null while the copy does not exist.</summary>
     /// <param name="video">The video.</param>
     public string? FileOf(Sound video) => Of(video).PlaysAnywhere ? original(video.Media) : derived.Has(CopyName(video)) ? derived.PathOf(CopyName(video)) : null;
 
-    /// <summary>Makes the copy that every browser plays, where one is needed: its pictures alone, no larger than a screen.</summary>
+    /// <summary>Makes the copy that browsers play, if needed: only the pictures, no larger than a screen.</summary>
     /// <param name="video">The video.</param>
     /// <param name="progress">Receives the progress from 0 to 1.</param>
-    /// <param name="cancel">Stops it and keeps no partial file.</param>
+    /// <param name="cancel">Cancels it and keeps no partial file.</param>
     /// <exception cref="RuleException">It cannot be read, or the disk is full.</exception>
     public async Task PrepareAsync(Sound video, IProgress<double>? progress, CancellationToken cancel)
     {
@@ -65,13 +65,13 @@ public sealed class VideoPictures(DerivedFiles derived, Func<string, string> ori
         await derived.GetAsync(CopyName(video), (partial, token) => CopyAsync(video, (0, video.Frames), CopyQuality, ["-an"], partial, progress, token), cancel);
     }
 
-    /// <summary>A part of a video as every browser plays it; made where it is not there.</summary>
+    /// <summary>A part of a video that every browser plays, made if it does not exist.</summary>
     /// <param name="video">The video.</param>
     /// <param name="fromFrame">Its first frame, at 48 kHz.</param>
     /// <param name="toFrame">The frame after its last.</param>
-    /// <param name="withSound">Whether it is to have its sound.</param>
+    /// <param name="withSound">Whether to include its sound.</param>
     /// <param name="progress">Receives the progress from 0 to 1.</param>
-    /// <param name="cancel">Stops it and keeps no partial file.</param>
+    /// <param name="cancel">Cancels it and keeps no partial file.</param>
     /// <returns>The path of an MP4 file.</returns>
     /// <exception cref="RuleException">It cannot be read, or the disk is full.</exception>
     public Task<string> PartAsync(Sound video, long fromFrame, long toFrame, bool withSound, IProgress<double>? progress, CancellationToken cancel)
@@ -84,10 +84,10 @@ public sealed class VideoPictures(DerivedFiles derived, Func<string, string> ori
             $"videos/{video.Media}-{fromFrame}-{toFrame}{(withSound ? "-heard" : "")}.mp4", (partial, token) => CopyAsync(video, (fromFrame, toFrame), CopyQuality, sound, partial, progress, token), cancel);
     }
 
-    /// <summary>What is fetched of a video before it is shown, made where it is not there: its pictures as every browser plays them.</summary>
+    /// <summary>The file to preload of a video, made if it does not exist: its pictures as every browser plays them.</summary>
     /// <param name="video">The video.</param>
-    /// <param name="file">What of it.</param>
-    /// <param name="cancel">Stops it and keeps no partial file.</param>
+    /// <param name="file">Which file.</param>
+    /// <param name="cancel">Cancels it and keeps no partial file.</param>
     /// <returns>The path of an MP4 file.</returns>
     /// <exception cref="RuleException">It cannot be read, or the disk is full.</exception>
     public async Task<string> PreparedAsync(Sound video, VideoFile file, CancellationToken cancel)
@@ -98,16 +98,16 @@ public sealed class VideoPictures(DerivedFiles derived, Func<string, string> ori
         return FileOf(video)!;
     }
 
-    /// <summary>Makes a copy of a video that weighs little, with its sound.</summary>
+    /// <summary>Makes a compressed copy of a video, with its sound.</summary>
     /// <param name="video">The video.</param>
-    /// <param name="path">Where to: an MP4 file.</param>
+    /// <param name="path">The MP4 file to write.</param>
     /// <param name="progress">Receives the progress from 0 to 1.</param>
     /// <param name="cancel">Stops it.</param>
     /// <exception cref="RuleException">It cannot be read, or the disk is full.</exception>
     public Task LighterAsync(Sound video, string path, IProgress<double>? progress, CancellationToken cancel) =>
         CopyAsync(video, (0, video.Frames), LighterQuality, ["-map", "0:a:0?", "-c:a", "aac", "-b:a", "128k"], path, progress, cancel);
 
-    /// <summary>About what that would weigh, in bytes.</summary>
+    /// <summary>The approximate size of a compressed copy, in bytes.</summary>
     /// <param name="video">The video.</param>
     public static long LighterBytes(Sound video)
     {
@@ -117,7 +117,7 @@ public sealed class VideoPictures(DerivedFiles derived, Func<string, string> ori
         return (long)(bits / 8 * video.Frames / Frames.PerSecond);
     }
 
-    /// <summary>Codes a video again as every browser plays it: no larger than a screen, upright, of an ordinary range.</summary>
+    /// <summary>Encodes a video so that every browser plays it: no larger than a screen, upright, with standard dynamic range.</summary>
     private Task CopyAsync(Sound video, (long From, long To) frames, string quality, IEnumerable<string> sound, string path, IProgress<double>? progress, CancellationToken cancel)
     {
         var figures = Of(video);
@@ -142,7 +142,7 @@ public sealed class VideoPictures(DerivedFiles derived, Func<string, string> ori
         static int Even(double side) => Math.Max(2, (int)Math.Round(side / 2) * 2);
     }
 
-    /// <summary>How long a copy may take: a slow machine makes some ten pictures a second of the largest videos.</summary>
+    /// <summary>The time limit of a copy: a slow machine encodes about ten pictures per second of the largest videos.</summary>
     private static TimeSpan LimitFor(long frames)
     {
         const int timesAsLong = 8;

@@ -7,26 +7,26 @@ using Phonaris.Media.Sounds;
 
 namespace Phonaris.Media.Videos;
 
-/// <summary>Looks at the moving pictures of a file: what they claim to be, whether they can be decoded, and how far they go.</summary>
+/// <summary>Probes the video of a file: its declared properties, whether it can be decoded, and its length.</summary>
 internal static class VideoProbe
 {
-    /// <summary>What can be read, for messages.</summary>
+    /// <summary>The supported formats, for messages.</summary>
     public const string Formats = "MP4, M4V, MOV, WebM, MKV, OGV, AVI and MPEG, with H.264, H.265, VP8, VP9, AV1, MPEG-4, MPEG-2 or Theora";
 
-    /// <summary>What ffprobe is asked for in addition to what a sound needs.</summary>
+    /// <summary>The ffprobe entries needed in addition to those for sound.</summary>
     public const string Entries = "width,height,avg_frame_rate,r_frame_rate,sample_aspect_ratio,pix_fmt,field_order,color_transfer,duration:stream_side_data=rotation";
 
-    /// <summary>How long before the end a picture must still be found, in seconds.</summary>
+    /// <summary>How long before the end a picture must exist, in seconds.</summary>
     private const double TailSeconds = 2;
 
     private static readonly string[] Codings = ["h264", "hevc", "vp8", "vp9", "av1", "mpeg4", "mpeg2video", "mpeg1video", "theora"];
 
-    /// <summary>The transfer curves of a high dynamic range, by ffmpeg's names: perceptual quantizer and hybrid log-gamma (ITU-R BT.2100).</summary>
+    /// <summary>The transfer functions of high dynamic range, by ffmpeg's names: perceptual quantizer and hybrid log-gamma (ITU-R BT.2100).</summary>
     private static readonly string[] HighRange = ["smpte2084", "arib-std-b67"];
 
-    /// <summary>What a file says of its moving pictures; null where it has none, a cover being none.</summary>
-    /// <param name="streams">ffprobe's streams of the file.</param>
-    /// <param name="container">ffprobe's name of its format.</param>
+    /// <summary>The declared properties of a file's video; null if it has none. A cover picture does not count.</summary>
+    /// <param name="streams">ffprobe's streams.</param>
+    /// <param name="container">ffprobe's name of the container.</param>
     /// <param name="name">Its name in messages.</param>
     public static VideoFormat? Find(IReadOnlyList<JsonElement> streams, string container, string name)
     {
@@ -38,7 +38,7 @@ internal static class VideoProbe
         if (width <= 0 || height <= 0) return Not(NoPictures(name));
         if (width > VideoFigures.GreatestSide || height > VideoFigures.GreatestSide)
             return Not($"{name} is {width}×{height} pixels. A video can be at most {VideoFigures.GreatestSide} pixels wide and high. Save it smaller.");
-        // Of pictures that come unevenly the one is their mean, the other the finest beat they all fall on.
+        // With a variable frame rate, one value is the mean and the other the finest rate on which all pictures fall.
         var rate = Ratio(Text(stream, "avg_frame_rate")) is > 0 and var mean ? mean : Ratio(Text(stream, "r_frame_rate"));
         if (rate <= 0) return Not(NoPictures(name));
         if (rate > VideoFigures.MostPicturesPerSecond)
@@ -56,20 +56,20 @@ internal static class VideoProbe
         static VideoFormat Not(string why) => new(null, null, why);
     }
 
-    /// <summary>Decodes the first pictures of a video and looks for the last: how long it is.</summary>
+    /// <summary>Decodes the first pictures of a video and finds the last: its length.</summary>
     /// <param name="path">The file.</param>
     /// <param name="name">Its name in messages.</param>
-    /// <param name="claimed">How long it claims to be, in seconds; null where it does not say.</param>
+    /// <param name="claimed">The declared length, in seconds; null if unknown.</param>
     /// <param name="cancel">Stops it.</param>
     /// <returns>Its length in seconds.</returns>
-    /// <exception cref="RuleException">There are no moving pictures that can be read, or it is too long.</exception>
+    /// <exception cref="RuleException">There is no readable video, or it is too long.</exception>
     public static async Task<double> LengthAsync(string path, string name, double? claimed, CancellationToken cancel)
     {
         var first = await PicturesAsync(path, "%+#2", cancel);
         if (first == 0) throw new RuleException(NoPictures(name));
         if (claimed is { } seconds and > 0 && (seconds < TailSeconds || await PicturesAsync(path, string.Create(CultureInfo.InvariantCulture, $"{seconds - TailSeconds:0.###}%+#1"), cancel) > 0))
             return first > 1 ? seconds : throw OnePicture(name);
-        // It says nothing, or too much: only the file itself tells. Nothing is decoded for that.
+        // The declared length is missing or too large: scan the file, without decoding.
         var end = await EndAsync(path, cancel);
         if (first < 2 || end <= 0) throw OnePicture(name);
         if (end > SoundDecoder.LongestSeconds) throw SoundDecoder.TooLong(name);
@@ -87,13 +87,13 @@ internal static class VideoProbe
         }
         catch (MediaToolException)
         {
-            // What it said before counts.
+            // The output before the error is used.
         }
-        // What lies beside a picture has lines of its own, with nothing in them.
+        // Side data of a picture has empty lines of its own.
         return Encoding.UTF8.GetString(frames.ToArray()).Split('\n').Count(line => line.Length > 0 && char.IsAsciiDigit(line[0]));
     }
 
-    /// <summary>Where the last picture of a file ends, in seconds from where it begins; 0 where there is none.</summary>
+    /// <summary>The end of the last picture, in seconds from the beginning; 0 if there is none.</summary>
     private static async Task<double> EndAsync(string path, CancellationToken cancel)
     {
         double? start = null;
@@ -106,7 +106,7 @@ internal static class VideoProbe
         }
         catch (MediaToolException)
         {
-            // As far as it goes.
+            // As far as it can be read.
         }
         return end - (start ?? 0);
 
@@ -119,7 +119,7 @@ internal static class VideoProbe
         }
     }
 
-    /// <summary>By how many degrees the pictures are turned to stand upright: 0, 90, 180 or 270.</summary>
+    /// <summary>The rotation that turns the pictures upright: 0, 90, 180 or 270 degrees.</summary>
     private static int Turn(JsonElement stream)
     {
         if (!stream.TryGetProperty("side_data_list", out var list)) return 0;
@@ -128,7 +128,7 @@ internal static class VideoProbe
         return 0;
     }
 
-    /// <summary>A word that ffprobe tells; empty where it tells none.</summary>
+    /// <summary>A string property of ffprobe; empty if missing.</summary>
     internal static string Text(JsonElement of, string property) => of.TryGetProperty(property, out var value) && value.ValueKind == JsonValueKind.String ? value.GetString()! : "";
 
     private static int Number(JsonElement of, string property) => of.TryGetProperty(property, out var value) && value.TryGetInt32(out var number) ? number : 0;

@@ -38,7 +38,7 @@ internal static class FitVerb
             var fitted = workshop.Sounds.Fits.Fitter(sound.Media, 0, sound.Figures.Frames).Fit(new(Method(parsed.GetValue(method)!)), frames);
             await SoundEncoder.WriteAsync(workshop.Sounds.Open(fitted, sound.Media, 0), format, parsed.GetValue(to)!, cancel);
             return (
-                new { frames, joins = fitted.Joins, stretch = Math.Round(1 / fitted.Speed, 6), endsNaturally = fitted.EndsNaturally, says = fitted.Says },
+                new { frames, joins = fitted.EditPoints, stretch = Math.Round(1 / fitted.Speed, 6), endsNaturally = fitted.EndsNaturally, says = fitted.Says },
                 $"{parsed.GetValue(to)}, {Wording.Time(frames)}. {fitted.Says}");
         });
         return command;

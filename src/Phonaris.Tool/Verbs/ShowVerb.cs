@@ -1,5 +1,7 @@
 using System.CommandLine;
 using System.Text;
+using System.Text.Json;
+using System.Text.Json.Nodes;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
 
@@ -8,6 +10,9 @@ namespace Phonaris.Tool.Verbs;
 /// <summary><c>show SHOW</c>: slides, sounds, cues, running order and schedule, in frames at 48 kHz.</summary>
 internal static class ShowVerb
 {
+    private static readonly (string Old, string Name)[] OldNames =
+        [("worstJoin", "worstEdit"), ("givesWayTo", "replacedBy"), ("takesOverFrom", "crossfadesFrom")];
+
     public static Command Make()
     {
         var path = Arguments.Show();
@@ -20,10 +25,20 @@ internal static class ShowVerb
             var order = RunningOrder.Of(show);
             var schedule = Schedule.Of(show, order, workshop.Sounds.Listened);
             return (
-                new { show.Title, show.Slides, show.Sounds, show.Cues, runningOrder = order, schedule },
+                new { show.Title, show.Slides, show.Sounds, show.Cues, runningOrder = order, schedule = WithOldNames(schedule) },
                 Text(show, order, schedule));
         });
         return command;
+    }
+
+    /// <summary>A schedule as JSON that also has the names of versions before 1.0, which scripts may read.</summary>
+    private static JsonObject WithOldNames(Schedule schedule)
+    {
+        var json = JsonSerializer.SerializeToNode(schedule, ShowJson.Options)!.AsObject();
+        json["unfit"] = json["fitFailures"]?.DeepClone();
+        foreach (var cue in json["cues"]!.AsArray().Concat(json["silent"]!.AsArray()))
+            foreach (var (old, name) in OldNames) cue![old] = cue[name]?.DeepClone();
+        return json;
     }
 
     private static string Text(Show show, RunningOrder order, Schedule schedule)

@@ -19,10 +19,10 @@ public interface IClearanceDesk
 /// <param name="Why">The reason, as a sentence.</param>
 /// <param name="Fee">The fee, if there is one.</param>
 /// <param name="Number">The case number of a clearance.</param>
-public sealed record DeskAnswer(DeskSays Says, string Why, int? Fee = null, string? Number = null);
+public sealed record DeskAnswer(DeskDecision Says, string Why, int? Fee = null, string? Number = null);
 
 /// <summary>The decisions of a clearance desk.</summary>
-public enum DeskSays
+public enum DeskDecision
 {
     /// <summary>Cleared.</summary>
     Yes,

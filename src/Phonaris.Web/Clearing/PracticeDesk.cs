@@ -17,12 +17,12 @@ internal sealed partial class PracticeDesk(ISoundCatalogue catalogue, CatalogueM
         await moods.WaitAsync("The clearance desk", cancel);
         var id = PiecePattern().Match($"{rights.Source}\n{rights.Proof}").Groups["id"].Value;
         if ((await catalogue.SearchAsync(new(null, null, null, null, null), cancel)).All(p => p.Id != id))
-            return new(DeskSays.Unknown, $"The desk knows only pieces of the catalogue. Ask {(rights.Author.Length > 0 ? rights.Author : "the rights holder")} and enter the answer as proof.");
+            return new(DeskDecision.Unknown, $"The desk knows only pieces of the catalogue. Ask {(rights.Author.Length > 0 ? rights.Author : "the rights holder")} and enter the answer as proof.");
         var character = id.Sum(c => c);
-        if (where == Destination.Sold && character % 3 == 0) return new(DeskSays.No, "The desk does not allow use in a product for sale.");
+        if (where == Destination.Sold && character % 3 == 0) return new(DeskDecision.No, "The desk does not allow use in a product for sale.");
         var fee = where <= Destination.Inside ? 0 : LeastFee + character % (MostFee - LeastFee);
-        if (fee > 0 && !pays) return new(DeskSays.Fee, $"The desk clears it for a fee of {fee}.", fee);
-        return new(DeskSays.Yes, "Cleared by the desk.", Number: $"{character}-{(int)where + 1}");
+        if (fee > 0 && !pays) return new(DeskDecision.Fee, $"The desk clears it for a fee of {fee}.", fee);
+        return new(DeskDecision.Yes, "Cleared by the desk.", Number: $"{character}-{(int)where + 1}");
     }
 
     [GeneratedRegex(@"catalogue,? piece (?<id>\S+)")]

@@ -27,7 +27,7 @@ internal static class ExportEndpoints
             if (options.CueId is { } cueId) stored.Show.Cue(cueId);
             // Invalid requests are refused at once instead of in a job.
             Export.Of(TimedShow.Of(stored.Show), asked.Slides, options);
-            return TypedResults.Accepted((string?)null, await jobs.AddAsync(id, ExportShow.JobKind, stored.Show.Title, new AskedExport(stored.Show, stored.Revision, asked), cancel));
+            return TypedResults.Accepted((string?)null, await jobs.AddAsync(id, ExportShow.JobKind, stored.Show.Title, new ExportRequest(stored.Show, stored.Revision, asked), cancel));
         });
 
         // The estimated size and duration, from how long earlier exports took here.

@@ -20,7 +20,7 @@ internal sealed class ExportShow(ExportTools tools, ExportedFiles files) : IJobW
 
     public async Task<string?> RunAsync(JobRow job, IProgress<double> progress, CancellationToken cancel)
     {
-        var (show, revision, asked) = JsonSerializer.Deserialize<AskedExport>(job.Input, ShowJson.Options)!;
+        var (show, revision, asked) = JsonSerializer.Deserialize<ExportRequest>(job.Input, ShowJson.Options)!;
         await tools.Sounds.PrepareAllAsync(show, cancel);
         var export = Export.Of(TimedShow.Of(show, tools.Sounds.Listened), asked.Slides, asked.Options);
         var form = ExportForms.Of(asked.Format);
@@ -38,7 +38,7 @@ internal sealed class ExportShow(ExportTools tools, ExportedFiles files) : IJobW
 }
 
 /// <summary>The input of the job.</summary>
-internal sealed record AskedExport(Show Show, long Revision, NewExport Asked) : INeedsFiles
+internal sealed record ExportRequest(Show Show, long Revision, NewExport Asked) : INeedsFiles
 {
     IEnumerable<string> INeedsFiles.Files => ShowFiles.Of(Show);
 }

@@ -33,7 +33,7 @@ internal sealed class ChangeSpeed(SoundLibrary sounds, IMeasuredListener listene
     {
         var known = before is null ? [] : Slowed(before).Select(c => Of(before, c)).ToHashSet();
         var wanted = Slowed(after.Show).DistinctBy(c => Of(after.Show, c)).ToDictionary(c => Of(after.Show, c), c => c.InFrame);
-        var unmeasured = Followers.Unmeasured(timed, sounds).DistinctBy(c => c.Source).Where(c => !wanted.ContainsKey(c.Source)).ToDictionary(c => c.Source, c => c.InFrame);
+        var unmeasured = HoldAndLevelUpdates.Unmeasured(timed, sounds).DistinctBy(c => c.Source).Where(c => !wanted.ContainsKey(c.Source)).ToDictionary(c => c.Source, c => c.InFrame);
         if (!known.IsSubsetOf(wanted.Keys)) await jobs.CancelAsync(after.Id, j => j.Kind == JobKind && WorkOf(j).Source is var source && !wanted.ContainsKey(source) && !unmeasured.ContainsKey(source), cancel);
         foreach (var (source, inFrame) in wanted.Where(w => !known.Contains(w.Key) && !sounds.IsReady(w.Key)).Concat(unmeasured))
             await jobs.AddAsync(after.Id, JobKind, after.Show.Sounds.First(s => s.Media == source.Media).Name, new SpeedWork(source, source.Frame(inFrame)), cancel, source.ToString());

@@ -9,7 +9,7 @@ namespace Phonaris.Web.Hearing;
 /// <summary>Shows with analysed sounds, for measuring and checking.</summary>
 internal sealed class MeasuredShows(SoundLibrary sounds, TimedShows timed, FileStore files)
 {
-    private readonly OfShows<Known> _latest = new();
+    private readonly PerShowCache<Known> _latest = new();
 
     /// <summary>A show with its times, its sounds ready and analysed.</summary>
     public async Task<TimedShow> OfAsync(StoredShow stored, CancellationToken cancel) => (await ListenedAsync(stored, cancel)).Show;

@@ -13,7 +13,7 @@ internal static class MixEndpoints
             string id, long from, long to, string? only, bool? matched, string? leftOut, ShowStore shows, SoundLibrary sounds, MeasuredShows measured, Mixes mixes, HttpContext http, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
-            var how = new HeardAs(only, matched == true, leftOut);
+            var how = new MixOptions(only, matched == true, leftOut);
             if (how.Matched) await measured.OfAsync(stored, cancel);
             else await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
             if (mixes.Find(stored, how, from, to) is not { } stretch) return TypedResults.NoContent();

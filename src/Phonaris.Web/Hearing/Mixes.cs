@@ -21,7 +21,7 @@ internal sealed class Mixes(SoundLibrary sounds, TimedShows timed)
     private const int HeardLatelyMs = 1_500, HeardFirstMs = 20;
 
     private readonly ConcurrentDictionary<string, (long Revision, long At)> _asked = new();
-    private readonly OfShows<Playing> _shows = new();
+    private readonly PerShowCache<Playing> _shows = new();
     private readonly MemoryCache _kept = Memory.Of(MostBytes);
     private TaskCompletionSource _given = new(TaskCreationOptions.RunContinuationsAsynchronously);
 
@@ -61,7 +61,7 @@ internal sealed class Mixes(SoundLibrary sounds, TimedShows timed)
     /// <param name="how">How it is played.</param>
     /// <param name="from">Its first frame.</param>
     /// <param name="to">The frame after its last.</param>
-    public Stretch? Find(StoredShow stored, HeardAs how, long from, long to)
+    public Stretch? Find(StoredShow stored, MixOptions how, long from, long to)
     {
         var schedule = Of(stored, how).Schedule;
         if (Stretches.Within(from, to, schedule.TotalFrames) is not var (start, end)) return null;
@@ -70,7 +70,7 @@ internal sealed class Mixes(SoundLibrary sounds, TimedShows timed)
     }
 
     /// <summary>The samples of a stretch, in the page's format.</summary>
-    public byte[] Samples(StoredShow stored, HeardAs how, Stretch stretch)
+    public byte[] Samples(StoredShow stored, MixOptions how, Stretch stretch)
     {
         if (_kept.TryGetValue(stretch.Key, out byte[]? known))
         {
@@ -88,7 +88,7 @@ internal sealed class Mixes(SoundLibrary sounds, TimedShows timed)
         return _kept.Keep(stretch.Key, planar, planar.Length);
     }
 
-    private Playing Of(StoredShow stored, HeardAs how)
+    private Playing Of(StoredShow stored, MixOptions how)
     {
         var known = _shows.Find(stored.Id);
         if (known is not null && known.Revision == stored.Revision && known.How == how && known.Renewals == sounds.Renewals) return known;
@@ -100,5 +100,5 @@ internal sealed class Mixes(SoundLibrary sounds, TimedShows timed)
         return playing;
     }
 
-    private sealed record Playing(long Revision, HeardAs How, long Renewals, Schedule Schedule, ConcurrentBag<Mixer> Idle);
+    private sealed record Playing(long Revision, MixOptions How, long Renewals, Schedule Schedule, ConcurrentBag<Mixer> Idle);
 }

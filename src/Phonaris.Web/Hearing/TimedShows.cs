@@ -7,7 +7,7 @@ namespace Phonaris.Web.Hearing;
 /// <summary>Shows with their times, each computed once for a revision.</summary>
 internal sealed class TimedShows(SoundLibrary sounds)
 {
-    private readonly OfShows<Known> _latest = new();
+    private readonly PerShowCache<Known> _latest = new();
 
     /// <summary>A show with its times and fits; its sounds must be ready.</summary>
     public TimedShow Of(StoredShow stored)

@@ -11,7 +11,7 @@ namespace Phonaris.Web.Hosting;
 internal sealed class Housekeeping(
     IDbContextFactory<PhonarisDb> databases, ShowStore shows, JobStore jobs, UploadStore uploads, UnusedFiles unused, DerivedBound derived, Backups backups, IOptions<AppOptions> options, TimeProvider clock, ILogger<Housekeeping> log) : BackgroundService
 {
-    private static readonly TimeSpan Every = TimeSpan.FromHours(1), JobsToldFor = TimeSpan.FromDays(1);
+    private static readonly TimeSpan Every = TimeSpan.FromHours(1), JobsListedFor = TimeSpan.FromDays(1);
 
     /// <summary>The kinds of jobs that are kept: exports have a file, and failed browser versions are not retried automatically.</summary>
     private const string ExportKind = "export", VideoKind = "video";
@@ -31,7 +31,7 @@ internal sealed class Housekeeping(
             if (showId is null)
             {
                 await uploads.ExpireAsync();
-                await jobs.PruneAsync(clock.GetUtcNow().UtcDateTime - JobsToldFor, ExportKind, VideoKind, cancel);
+                await jobs.PruneAsync(clock.GetUtcNow().UtcDateTime - JobsListedFor, ExportKind, VideoKind, cancel);
             }
             // For one show only its own files; otherwise all.
             var own = await shows.RemoveAsync(showId, cancel);

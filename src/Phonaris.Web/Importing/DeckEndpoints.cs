@@ -64,13 +64,13 @@ internal static class DeckEndpoints
         });
 
         api.MapPost("/shows/{id}/deck/join", async Task<Results<Ok<Edited>, NotFound>> (
-            string id, JoinedPages asked, ShowStore shows, ShowChanges changes, DeckReaders readers, FileStore files, JobRunner jobs, CancellationToken cancel) =>
+            string id, MatchedPages asked, ShowStore shows, ShowChanges changes, DeckReaders readers, FileStore files, JobRunner jobs, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is null) return TypedResults.NotFound();
             var deck = await UploadedFile.ReadDeckAsync(asked.Files, readers, files, cancel);
             return await changes.AnswerAsync(await changes.ApplyAsync(
                 id,
-                show => PageJoin.ToEdit(show.Slides, [.. deck.Slides.Select(s => s.Picture)], asked.Joined),
+                show => PageMatch.ToEdit(show.Slides, [.. deck.Slides.Select(s => s.Picture)], asked.Joined),
                 after => ImportDeck.JobFor(jobs, id, asked.Files[0].Name, deck with { Sounds = [] }, after.Slides),
                 cancel));
         });
@@ -104,7 +104,7 @@ public sealed record NewSlides(ValueList<UploadedFile> Files, int Index, ValueLi
 /// <summary>Pages to join with slides.</summary>
 /// <param name="Files">The uploaded file of the pages.</param>
 /// <param name="Joined">For each page the index of its slide among all slides; -1 for none.</param>
-public sealed record JoinedPages(ValueList<UploadedFile> Files, ValueList<int> Joined);
+public sealed record MatchedPages(ValueList<UploadedFile> Files, ValueList<int> Joined);
 
 /// <summary>What a deck contains, and what it would change in a show.</summary>
 /// <param name="Titles">The titles of its slides.</param>
@@ -124,7 +124,7 @@ public sealed record DeckLook(
             [.. deck.Slides.Select(s => s.Title)],
             DeckReport.Of(deck, coming),
             refreshes,
-            exact && show.Slides.Count > 0 ? [.. PageJoin.Propose(show.Slides, [.. deck.Slides.Select(s => s.Text)])] : null,
+            exact && show.Slides.Count > 0 ? [.. PageMatch.Propose(show.Slides, [.. deck.Slides.Select(s => s.Text)])] : null,
             Refresh.LikelyUse(refreshes ?? [], coming.Count, exact));
     }
 }

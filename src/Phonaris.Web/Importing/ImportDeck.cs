@@ -98,7 +98,7 @@ public sealed record DeckReport(int Slides, int Steps, int Sounds, ValueList<str
     /// <summary>Reports on decks and the slides they become.</summary>
     internal static DeckReport Of(Deck deck, IReadOnlyCollection<Slide> slides)
     {
-        var doubts = DeckDoubts.Of(deck.NotDrawn, deck.Fonts);
+        var doubts = DeckWarnings.Of(deck.NotDrawn, deck.Fonts);
         return new(slides.Count, slides.Sum(s => s.Steps.Count - 1), deck.Sounds.Count, [.. deck.NotUnderstood, .. doubts.Told], doubts.Offer);
     }
 }

@@ -12,7 +12,7 @@ internal static class MusicEndpoints
     {
         api.MapGet("/shows/{id}/music-of/{other}", async Task<Results<Ok<List<CarriedMusic>>, NotFound>> (string id, string other, string by, ShowStore shows, CancellationToken cancel) =>
             await shows.FindAsync(id, cancel) is { } to && await shows.FindAsync(other, cancel) is { } from
-                ? TypedResults.Ok(CarriedMusic.Propose(from.Show, to.Show, Enum.TryParse<MatchedBy>(by, ignoreCase: true, out var known) ? known : MatchedBy.Sections).ToList())
+                ? TypedResults.Ok(CarriedMusic.Propose(from.Show, to.Show, Enum.TryParse<SlideMatching>(by, ignoreCase: true, out var known) ? known : SlideMatching.Sections).ToList())
                 : TypedResults.NotFound());
 
         api.MapPost("/shows/{id}/music-of/{other}", async Task<Results<Ok<Edited>, NotFound>> (
@@ -29,4 +29,4 @@ internal static class MusicEndpoints
 /// <summary>The cues of another show to place.</summary>
 /// <param name="By">How slides are matched.</param>
 /// <param name="CueIds">The ids of the cues in the other show.</param>
-public sealed record PlacedMusic(MatchedBy By, ValueList<string> CueIds);
+public sealed record PlacedMusic(SlideMatching By, ValueList<string> CueIds);

@@ -28,7 +28,7 @@ internal static class SoundEndpoints
 
         // Recordings that were interrupted, for example because the page was closed.
         api.MapGet("/shows/{id}/takes", async (string id, UploadStore uploads) => TypedResults.Ok(
-            (await uploads.UnfinishedAsync($"take-{id}", LostAfter)).Select(u => new LostTake(u.Id, u.Upload.Name, u.Upload.Offset)).ToList()));
+            (await uploads.UnfinishedAsync($"take-{id}", LostAfter)).Select(u => new InterruptedTake(u.Id, u.Upload.Name, u.Upload.Offset)).ToList()));
 
         api.MapPost("/shows/{id}/sounds/{soundId}/replace", async Task<Results<Accepted<JobView>, NotFound>> (
             string id, string soundId, UploadedFile file, ShowStore shows, FileStore files, JobRunner jobs, CancellationToken cancel) =>
@@ -93,7 +93,7 @@ internal static class SoundEndpoints
 /// <param name="Id">Its upload.</param>
 /// <param name="Name">Its name.</param>
 /// <param name="Bytes">How much of it has arrived.</param>
-public sealed record LostTake(string Id, string Name, long Bytes);
+public sealed record InterruptedTake(string Id, string Name, long Bytes);
 
 /// <summary>The size of a sound.</summary>
 /// <param name="Bytes">The imported file, which is what it adds to an exported show.</param>

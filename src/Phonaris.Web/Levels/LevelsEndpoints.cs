@@ -26,7 +26,7 @@ internal static class LevelsEndpoints
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
             var show = await measured.OfAsync(stored, cancel);
-            return TypedResults.Ok(await Task.Run(() => MatchedAlong.Of(ShowLevels.Of(new HeardAs(null, true, leftOut).Of(show, sounds), sounds.Loudness)), cancel));
+            return TypedResults.Ok(await Task.Run(() => MatchedAlong.Of(ShowLevels.Of(new MixOptions(null, true, leftOut).Of(show, sounds), sounds.Loudness)), cancel));
         });
 
         api.MapPost("/shows/{id}/levels/match", async (string id, CuesToMatch asked, ShowStore shows, SoundLibrary sounds, MeasuredShows measured, ShowChanges changes, CancellationToken cancel) =>

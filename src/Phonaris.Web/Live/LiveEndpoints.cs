@@ -43,7 +43,7 @@ internal static class LiveEndpoints
         });
 
         api.MapPut("/shows/{id}/runs/{runId}", async Task<Results<NoContent, NotFound>> (
-            string id, string runId, ToldRun told, ShowStore shows, RunStore kept, LiveRuns runs, ClickerHost clickers, CancellationToken cancel) =>
+            string id, string runId, RunDetails told, ShowStore shows, RunStore kept, LiveRuns runs, ClickerHost clickers, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is null) return TypedResults.NotFound();
             await kept.KeepAsync(runId, id, told.Kind, told.StartedAt, told.Log.Validated(), cancel);
@@ -81,10 +81,10 @@ public sealed record NewRunView(RunView Run, IReadOnlyList<StrandView> Strands);
 /// <param name="StartedAt">When it began, in UTC.</param>
 /// <param name="Ended">Whether it has ended.</param>
 /// <param name="Log">Its log.</param>
-public sealed record ToldRun(string Kind, DateTime StartedAt, bool Ended, RunLog Log);
+public sealed record RunDetails(string Kind, DateTime StartedAt, bool Ended, RunLog Log);
 
 /// <summary>The report of a run.</summary>
 /// <param name="Run">The run.</param>
 /// <param name="Report">The report.</param>
 /// <param name="Findings">The findings in the show, without ignored ones.</param>
-public sealed record RunReportView(KeptRun Run, RunReport Report, IReadOnlyList<Finding> Findings);
+public sealed record RunReportView(StoredRun Run, RunReport Report, IReadOnlyList<Finding> Findings);

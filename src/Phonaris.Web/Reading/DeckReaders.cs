@@ -38,7 +38,7 @@ internal sealed class DeckReaders(FileStore store, int ready) : IPagePainter, ID
     }
 
     /// <inheritdoc/>
-    public async Task<IReadOnlyList<SKBitmap>> DrawAsync(string path, string type, IReadOnlyList<PageAsked> pages, int width, int height, CancellationToken cancel)
+    public async Task<IReadOnlyList<SKBitmap>> DrawAsync(string path, string type, IReadOnlyList<PageRequest> pages, int width, int height, CancellationToken cancel)
     {
         List<SKBitmap> drawn = [.. pages.Select(_ => Pixels.Opaque(width, height))];
         try
@@ -59,7 +59,7 @@ internal sealed class DeckReaders(FileStore store, int ready) : IPagePainter, ID
         _turn.Dispose();
     }
 
-    private async Task<ReaderAnswer> AskAsync(ReaderAsked asked, string name, IReadOnlyList<SKBitmap> pictures, CancellationToken cancel)
+    private async Task<ReaderAnswer> AskAsync(ReaderRequest asked, string name, IReadOnlyList<SKBitmap> pictures, CancellationToken cancel)
     {
         await _turn.WaitAsync(cancel);
         try

@@ -28,7 +28,7 @@ internal static class Reader
         if (ahead) await WarmUpAsync();
         try
         {
-            for (; ; ) await AnswerAsync(await ReaderMessages.ReadAsync<ReaderAsked>(input, default), output);
+            for (; ; ) await AnswerAsync(await ReaderMessages.ReadAsync<ReaderRequest>(input, default), output);
         }
         catch (EndOfStreamException)
         {
@@ -41,13 +41,13 @@ internal static class Reader
     {
         var path = Path.Combine(AppContext.BaseDirectory, "Reading", "first.pptx");
         using var message = new MemoryStream();
-        await ReaderMessages.WriteAsync(message, new ReaderAsked([new(path, "first.pptx", "")], null), default);
+        await ReaderMessages.WriteAsync(message, new ReaderRequest([new(path, "first.pptx", "")], null), default);
         message.Position = 0;
-        await AnswerAsync(await ReaderMessages.ReadAsync<ReaderAsked>(message, default), Stream.Null);
+        await AnswerAsync(await ReaderMessages.ReadAsync<ReaderRequest>(message, default), Stream.Null);
         await AnswerAsync(new(null, new(path, MediaTypes.Pptx, [new(1, 0), new(2, 0), new(3, 0), new(4, 0)], 32, 18)), Stream.Null);
     }
 
-    private static async Task AnswerAsync(ReaderAsked asked, Stream output)
+    private static async Task AnswerAsync(ReaderRequest asked, Stream output)
     {
         IReadOnlyList<SKBitmap> pages = [];
         ReaderAnswer answer;

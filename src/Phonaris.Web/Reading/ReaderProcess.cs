@@ -55,7 +55,7 @@ internal sealed class ReaderProcess : IDisposable
     /// <param name="cancel">Stops it; the process is ended then.</param>
     /// <exception cref="RuleException">The request failed, or exceeded a limit.</exception>
     /// <exception cref="EndOfStreamException">The process ended: because of the deck, or before.</exception>
-    public async Task<ReaderAnswer> AskAsync(ReaderAsked asked, string name, IReadOnlyList<SKBitmap> pictures, CancellationToken cancel)
+    public async Task<ReaderAnswer> AskAsync(ReaderRequest asked, string name, IReadOnlyList<SKBitmap> pictures, CancellationToken cancel)
     {
         using var over = CancellationTokenSource.CreateLinkedTokenSource(cancel);
         over.CancelAfter(_mostTime);

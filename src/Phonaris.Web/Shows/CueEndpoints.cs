@@ -17,7 +17,7 @@ internal static class CueEndpoints
             TypedResults.Ok(new Presets(Preset.Own, await kept.PresetsAsync(cancel))));
 
         api.MapPost("/shows/{id}/cues/{cueId}/presets", async Task<Results<Ok<Preset>, NotFound>> (
-            string id, string cueId, NamedThing named, ShowStore shows, VersionStore kept, CancellationToken cancel) =>
+            string id, string cueId, NewName named, ShowStore shows, VersionStore kept, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
             var made = Preset.Of(NewId.Next(), named.Name, stored.Show.Cue(cueId));

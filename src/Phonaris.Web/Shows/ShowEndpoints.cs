@@ -38,11 +38,11 @@ internal static class ShowEndpoints
         });
 
         // A deleted show is in the trash for a while, and can be restored.
-        api.MapDelete("/shows/{id}", async Task<NoContent> (string id, ShowStore shows, JobRunner jobs, IEnumerable<IShowLeaves> leaving, CancellationToken cancel) =>
+        api.MapDelete("/shows/{id}", async Task<NoContent> (string id, ShowStore shows, JobRunner jobs, IEnumerable<IShowDeletionHandler> leaving, CancellationToken cancel) =>
         {
             await jobs.CancelAsync(id, _ => true, cancel);
             foreach (var one in leaving) await one.LeaveAsync(id);
-            await shows.LayAsideAsync(id, cancel);
+            await shows.DeleteAsync(id, cancel);
             return TypedResults.NoContent();
         });
 
@@ -51,7 +51,7 @@ internal static class ShowEndpoints
         api.MapPost("/trash/{id}/restore", async Task<Results<NoContent, NotFound>> (string id, ShowStore shows, CancellationToken cancel) =>
             await shows.FetchBackAsync(id, cancel) ? TypedResults.NoContent() : TypedResults.NotFound());
 
-        api.MapDelete("/trash/{id}", async (string id, Housekeeping house, CancellationToken cancel) => TypedResults.Ok(new GivenBack(await house.GiveBackAsync(id, cancel))));
+        api.MapDelete("/trash/{id}", async (string id, Housekeeping house, CancellationToken cancel) => TypedResults.Ok(new FreedSpace(await house.GiveBackAsync(id, cancel))));
 
         api.MapGet("/shows/{id}/span", async Task<Results<Ok<Span>, NotFound>> (string id, string typed, ShowStore shows, CancellationToken cancel) =>
             await shows.FindAsync(id, cancel) is { } stored ? TypedResults.Ok(Spans.Parse(typed, stored.Show)) : TypedResults.NotFound());
@@ -60,4 +60,4 @@ internal static class ShowEndpoints
 
 /// <summary>The space that was freed.</summary>
 /// <param name="Bytes">How much, in bytes.</param>
-public sealed record GivenBack(long Bytes);
+public sealed record FreedSpace(long Bytes);

@@ -21,7 +21,7 @@ internal sealed class ShowViews(SoundLibrary sounds, TimedShows timed, IOptions<
 
     private const double LeastLevelDb = -90;
 
-    private readonly OfShows<Lazy<Task<Made>>> _latest = new();
+    private readonly PerShowCache<Lazy<Task<Made>>> _latest = new();
 
     /// <summary>The view of a show as it is sent, after making its sounds ready.</summary>
     public async Task<ShowAnswer> AnswerAsync(StoredShow stored, CancellationToken cancel) => new((await MadeAsync(stored, cancel)).Json.Value);
@@ -102,8 +102,8 @@ internal sealed class ShowViews(SoundLibrary sounds, TimedShows timed, IOptions<
         var spanEnd = order.Of(show, own.Span!).Where(s => !own.EachSlide || s.StartFrame <= cue.StartFrame).Max(s => s.EndFrame);
         return new(
             cue.CueId, cue.StartFrame, cue.EndFrame, [.. cue.EditPoints().Take(MostEditPoints)], rows, cue.ByHand,
-            cue.EndFrame > spanEnd && own.Stop is (CueStop.Finished or CueStop.Show) ? spanEnd : null, cue.TakesOverFrom, cue.ReplacedBy,
-            cue.TakesOverFrom is null ? null : cue.StartFrame + cue.FadeIn.Frames)
+            cue.EndFrame > spanEnd && own.Stop is (CueStop.Finished or CueStop.Show) ? spanEnd : null, cue.CrossfadesFrom, cue.ReplacedBy,
+            cue.CrossfadesFrom is null ? null : cue.StartFrame + cue.FadeIn.Frames)
         { HeardTo = cue.HeardTo };
     }
 

@@ -8,12 +8,12 @@ namespace Phonaris.Web.Shows;
 /// <param name="Rows">Its part on each of its slides.</param>
 /// <param name="ByHand">Whether it is triggered manually; drawn as if it began with its slide.</param>
 /// <param name="TailFrom">The frame where its span ends while it plays on, or null.</param>
-/// <param name="TakesOverFrom">The cue it replaces while it fades in, or null.</param>
+/// <param name="CrossfadesFrom">The cue it crossfades from, or null.</param>
 /// <param name="ReplacedBy">The bed that begins at the same moment and plays instead, or null.</param>
 /// <param name="HandoverEnd">The frame at which the replaced cue has faded out.</param>
 public sealed record StrandView(
     string CueId, long StartFrame, long EndFrame, IReadOnlyList<long> EditPoints, IReadOnlyList<StrandRow> Rows, bool ByHand, long? TailFrom,
-    string? TakesOverFrom, string? ReplacedBy, long? HandoverEnd)
+    string? CrossfadesFrom, string? ReplacedBy, long? HandoverEnd)
 {
     /// <summary>Its pictures over time, for a video.</summary>
     public StrandVideo? Video { get; init; }

@@ -12,8 +12,8 @@ internal static class VersionEndpoints
         api.MapGet("/shows/{id}/versions", async (string id, VersionStore kept, CancellationToken cancel) =>
             TypedResults.Ok(await kept.ListAsync(id, cancel)));
 
-        api.MapPost("/shows/{id}/versions", async Task<Results<Ok<IReadOnlyList<KeptVersion>>, NotFound>> (
-            string id, NamedThing named, ShowStore shows, VersionStore kept, CancellationToken cancel) =>
+        api.MapPost("/shows/{id}/versions", async Task<Results<Ok<IReadOnlyList<StoredVersion>>, NotFound>> (
+            string id, NewName named, ShowStore shows, VersionStore kept, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
             await kept.KeepAsync(NewId.Next(), stored, named.Name, cancel);

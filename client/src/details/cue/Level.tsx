@@ -100,7 +100,7 @@ function LevelRow({ cues }: { cues: readonly Cue[] }) {
 function Crossfade({ cue }: { cue: Cue }) {
   const view = useView();
   const { edit } = useOpenShow();
-  const before = view.strands.find((s) => s.cueId === cue.id)?.takesOverFrom;
+  const before = view.strands.find((s) => s.cueId === cue.id)?.crossfadesFrom;
   const name = view.show.sounds.find((s) => s.id === view.show.cues.find((c) => c.id === before)?.soundId)?.name;
   if (!name) return null;
   return (

@@ -30,14 +30,14 @@ const before = 5;
 const after = 6;
 
 /** The periods of past and look-ahead that are kept, as a power of two. */
-const keptPeriods = 128;
-const keptFrames = keptPeriods * periodFrames;
+const bufferPeriods = 128;
+const bufferFrames = bufferPeriods * periodFrames;
 
 export class Limiter {
-  private sound = [new Float32Array(keptFrames), new Float32Array(keptFrames)];
-  private released = new Float64Array(keptPeriods).fill(1);
-  private held = new Float64Array(keptPeriods).fill(1);
-  private edges = new Float64Array(keptPeriods).fill(1);
+  private sound = [new Float32Array(bufferFrames), new Float32Array(bufferFrames)];
+  private released = new Float64Array(bufferPeriods).fill(1);
+  private held = new Float64Array(bufferPeriods).fill(1);
+  private edges = new Float64Array(bufferPeriods).fill(1);
   /** Frames received, and periods whose required gain is known. */
   private taken = 0;
   private known = 0;
@@ -46,12 +46,12 @@ export class Limiter {
   process(input: readonly Float32Array[], output: readonly Float32Array[]) {
     const count = output[0]?.length ?? 0;
     for (let i = 0; i < count; i++) {
-      const at = this.taken++ % keptFrames;
+      const at = this.taken++ % bufferFrames;
       this.sound.forEach((kept, side) => (kept[at] = input[side]?.[i] ?? 0));
       if (this.taken >= (this.known + 1) * periodFrames + after) this.look();
       const out = this.taken - 1 - delayFrames;
       const gain = out < 0 ? 1 : this.gainAt(out);
-      output.forEach((into, side) => (into[i] = out < 0 ? 0 : (this.sound[side]?.[out % keptFrames] ?? 0) * gain));
+      output.forEach((into, side) => (into[i] = out < 0 ? 0 : (this.sound[side]?.[out % bufferFrames] ?? 0) * gain));
     }
   }
 
@@ -60,32 +60,32 @@ export class Limiter {
     const period = this.known++;
     const need = this.need(period);
     // After the longest release nothing of the past affects an edge.
-    this.released[(period + release + 1) % keptPeriods] = 1;
+    this.released[(period + release + 1) % bufferPeriods] = 1;
     if (need < 1) {
       this.lower(period, need);
       for (let j = 0; j < release; j++) this.lower(period + 1 + j, 1 - (1 - need) * (falls[j] ?? 0));
     }
     // The gain at an edge is final once its own period is known.
     const edge = period - attack + 1;
-    this.held[(edge + keptPeriods) % keptPeriods] = least(this.released, edge, attack);
+    this.held[(edge + bufferPeriods) % bufferPeriods] = least(this.released, edge, attack);
     let sum = 0;
-    for (let e = edge - attack + 1; e <= edge; e++) sum += this.held[(e + keptPeriods) % keptPeriods] ?? 1;
+    for (let e = edge - attack + 1; e <= edge; e++) sum += this.held[(e + bufferPeriods) % bufferPeriods] ?? 1;
     const mean = sum === attack ? 1 : sum / attack;
-    this.edges[(edge + keptPeriods) % keptPeriods] = Math.min(
+    this.edges[(edge + bufferPeriods) % bufferPeriods] = Math.min(
       mean,
-      this.released[(edge + keptPeriods) % keptPeriods] ?? 1,
+      this.released[(edge + bufferPeriods) % bufferPeriods] ?? 1,
     );
   }
 
   private lower(edge: number, to: number) {
-    const at = edge % keptPeriods;
+    const at = edge % bufferPeriods;
     this.released[at] = Math.min(this.released[at] ?? 1, to);
   }
 
   private gainAt(frame: number) {
     const period = Math.floor(frame / periodFrames);
-    const from = this.edges[period % keptPeriods] ?? 1;
-    const to = this.edges[(period + 1) % keptPeriods] ?? 1;
+    const from = this.edges[period % bufferPeriods] ?? 1;
+    const to = this.edges[(period + 1) % bufferPeriods] ?? 1;
     return from === 1 && to === 1 ? 1 : from + (to - from) * ((frame % periodFrames) / periodFrames);
   }
 
@@ -111,10 +111,11 @@ export class Limiter {
   }
 }
 
-const at = (kept: Float32Array, frame: number) => (frame < 0 ? 0 : (kept[frame % keptFrames] ?? 0));
+const at = (kept: Float32Array, frame: number) => (frame < 0 ? 0 : (kept[frame % bufferFrames] ?? 0));
 
 function least(values: Float64Array, from: number, count: number) {
   let smallest = 1;
-  for (let e = from; e < from + count; e++) smallest = Math.min(smallest, values[(e + keptPeriods) % keptPeriods] ?? 1);
+  for (let e = from; e < from + count; e++)
+    smallest = Math.min(smallest, values[(e + bufferPeriods) % bufferPeriods] ?? 1);
   return smallest;
 }

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useState } from "react";
 import { useRuns } from "../../api/runs";
 import { useView } from "../../show/openShow";
 import { Select, Checkbox } from "../../ui/fields";
-import { sendKept } from "./keepRun";
+import { sendSavedRuns } from "./keepRun";
 import { PresenterView } from "./PresenterView";
 import { ChecksStrip } from "../../findings/ChecksStrip";
 import { useFindings } from "../../findings/useChecks";
@@ -71,7 +71,7 @@ export default function DryRunPage() {
 /** The reports of earlier runs. */
 function Runs({ showId }: { showId: string }) {
   const [chosen, setChosen] = useState<string>();
-  const sendLeft = useCallback(() => sendKept(showId), [showId]);
+  const sendLeft = useCallback(() => sendSavedRuns(showId), [showId]);
   const { data: runs } = useRuns(showId, sendLeft);
   const shown = chosen ?? runs?.[0]?.id;
   return (

@@ -8,8 +8,8 @@ import { words } from "./words";
 
 /** After a run: its report, once it is saved. */
 export function RunEnd({ showId, stage, children }: { showId: string; stage: Stage; children?: ReactNode }) {
-  const [kept, setKept] = useState<boolean>();
-  useEffect(() => void keepRun(showId, stage).then(setKept, () => setKept(false)), [showId, stage]);
+  const [kept, setSaved] = useState<boolean>();
+  useEffect(() => void keepRun(showId, stage).then(setSaved, () => setSaved(false)), [showId, stage]);
   return (
     <main className="h-full overflow-y-auto px-8 py-6">
       <div className="mb-4 flex items-center gap-4">
@@ -19,7 +19,7 @@ export function RunEnd({ showId, stage, children }: { showId: string; stage: Sta
         </Link>
       </div>
       {children}
-      {kept === false && <Status className="mb-4">{words.runKept}</Status>}
+      {kept === false && <Status className="mb-4">{words.runSavedHere}</Status>}
       {kept && <RunReport showId={showId} runId={stage.view.id} />}
     </main>
   );

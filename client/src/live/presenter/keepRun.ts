@@ -3,7 +3,7 @@ import { saveRun } from "../../api/runs";
 import { storage } from "../../ui/storage";
 import type { Stage } from "../engine/Stage";
 
-type ToldRun = Schemas["ToldRun"];
+type RunDetails = Schemas["RunDetails"];
 
 const placeOf = (showId: string, runId: string) => `phonaris-run ${showId} ${runId}`;
 const began = new WeakMap<Stage, string>();
@@ -12,7 +12,7 @@ const began = new WeakMap<Stage, string>();
 export async function keepRun(showId: string, stage: Stage): Promise<boolean> {
   if (stage.log.stays.length === 0) return true;
   if (!began.has(stage)) began.set(stage, new Date(Date.now() - stage.elapsedMs()).toISOString());
-  const told: ToldRun = {
+  const told: RunDetails = {
     kind: stage.kind,
     startedAt: began.get(stage) ?? "",
     ended: stage.snapshot().ended,
@@ -23,13 +23,13 @@ export async function keepRun(showId: string, stage: Stage): Promise<boolean> {
 }
 
 /** Sends what could not be sent at the time. */
-export async function sendKept(showId: string) {
+export async function sendSavedRuns(showId: string) {
   const prefix = placeOf(showId, "");
   for (const key of storage.keys().filter((k) => k.startsWith(prefix)))
-    await send(showId, key.slice(prefix.length), JSON.parse(storage.getItem(key) ?? "null") as ToldRun);
+    await send(showId, key.slice(prefix.length), JSON.parse(storage.getItem(key) ?? "null") as RunDetails);
 }
 
-async function send(showId: string, runId: string, told: ToldRun): Promise<boolean> {
+async function send(showId: string, runId: string, told: RunDetails): Promise<boolean> {
   try {
     if (!(await saveRun({ id: showId, runId }, told))) return false;
     storage.removeItem(placeOf(showId, runId));

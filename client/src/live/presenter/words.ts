@@ -50,7 +50,7 @@ export const words = {
   enableSound: "Enable sound",
 
   runEnded: "The run has ended",
-  runKept: "Disconnected from the server. The report is saved here and sent when it is back.",
+  runSavedHere: "Disconnected from the server. The report is saved here and sent when it is back.",
   savingVoices: (n: number) => `Saving ${plural(n, "voice")}…`,
   savedVoices: (n: number) => `${plural(n, "voice")} saved. Each is a voice cue on its slide.`,
   failedVoices: (n: number, titles: string) => `${plural(n, "voice")} couldn’t be saved: ${titles}.`,

@@ -4,7 +4,7 @@ namespace Phonaris.Core.Shows.Edits;
 
 /// <summary>
 /// Replaces the file of a sound. Its cues stay; their positions in the sound are limited to the new file: the trim, the loop,
-/// and the joins of their recipes.
+/// and the edits of their recipes.
 /// </summary>
 /// <param name="SoundId">The sound.</param>
 /// <param name="Media">The content hash of the new file.</param>

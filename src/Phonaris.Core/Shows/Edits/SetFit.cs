@@ -23,7 +23,7 @@ public sealed record SetFit(string CueId, FitRecipe? Fit) : Edit
     {
         if (fit is null) return;
         if (!Enum.IsDefined(fit.Method)) throw new RuleException("There is no such fit method.", "method");
-        if (fit.Joins is < -FitRecipe.MostJoins or > FitRecipe.MostJoins) throw new RuleException("Fewer or more edits must be between −2 and 2.", "joins");
+        if (fit.Joins is < -FitRecipe.MostEdits or > FitRecipe.MostEdits) throw new RuleException("Fewer or more edits must be between −2 and 2.", "joins");
         if (fit.Forbidden.Count > FitRecipe.MostPlaces || fit.Wanted.Count > FitRecipe.MostPlaces || fit.Kept.Count > FitRecipe.MostPlaces)
             throw new RuleException($"At most {FitRecipe.MostPlaces} edits can be requested or excluded, or passages kept.", "forbidden");
         if (!fit.Forbidden.Concat(fit.Wanted).All(l => l.IsWithin(sound.Frames))) throw new RuleException("An edit must lead from one point within the sound to another.", "joins");

@@ -15,9 +15,9 @@ public sealed record SetLevelTargets(LevelTargets Targets) : Edit
     /// <inheritdoc/>
     public override string Sentence(Show before) => $"Level targets: {Targets.For switch
     {
-        TargetsFor.Room => "a room",
-        TargetsFor.Web => "the web",
-        TargetsFor.Broadcast => "broadcast",
+        TargetPreset.Room => "a room",
+        TargetPreset.Web => "the web",
+        TargetPreset.Broadcast => "broadcast",
         _ => "custom",
     }}";
 

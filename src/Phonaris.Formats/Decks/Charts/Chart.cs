@@ -2,55 +2,55 @@ using Phonaris.Core.Drawings;
 
 namespace Phonaris.Formats.Decks.Charts;
 
-/// <summary>A chart by the values that are kept in a deck.</summary>
-/// <param name="Title">What stands over it; null for nothing.</param>
-/// <param name="Plots">What is drawn into each other, from the back.</param>
-/// <param name="Categories">The names along it.</param>
-/// <param name="Names">The axis of the names, or of the values of a scatter's first kind.</param>
-/// <param name="Values">The axes of values, by the plots that use them.</param>
-/// <param name="Legend">Where the legend stands: r, l, t or b; null for none.</param>
-/// <param name="LegendText">How its words look.</param>
-/// <param name="Text">How all other words look.</param>
+/// <summary>A chart with the values stored in a deck.</summary>
+/// <param name="Title">The title above it; null for none.</param>
+/// <param name="Plots">Its plots, drawn over each other from back to front.</param>
+/// <param name="Categories">The category names.</param>
+/// <param name="Names">The axis of the categories, or the x axis of a scatter chart.</param>
+/// <param name="Values">The value axes, by the plots that use them.</param>
+/// <param name="Legend">The position of the legend: r, l, t or b; null for none.</param>
+/// <param name="LegendText">The format of the legend's text.</param>
+/// <param name="Text">The format of all other text.</param>
 internal sealed record Chart(
     TextRun? Title, IReadOnlyList<ChartPlot> Plots, IReadOnlyList<string> Categories, ChartAxis Names, IReadOnlyList<ChartAxis> Values, string? Legend, TextRun LegendText, TextRun Text)
 {
-    /// <summary>No more series of a chart are read, and no more points of a series: nobody could tell them apart on a slide.</summary>
+    /// <summary>The most series of a chart, and points of a series, that are read: on a slide more could not be told apart.</summary>
     public const int MostSeries = 100, MostPoints = 4000;
 
-    /// <summary>The size of text that says none, in points.</summary>
+    /// <summary>The default size of text, in points.</summary>
     public const double UsualSize = 10;
 }
 
-/// <summary>Series that are drawn in one way.</summary>
-/// <param name="Kind">The way.</param>
-/// <param name="Grouping">How series stand to each other.</param>
+/// <summary>Series drawn in the same way.</summary>
+/// <param name="Kind">The kind of drawing.</param>
+/// <param name="Grouping">How the series are stacked.</param>
 /// <param name="Series">The series.</param>
-/// <param name="Axis">Which of the axes of values is theirs.</param>
+/// <param name="Axis">The index of their value axis.</param>
 internal sealed record ChartPlot(ChartKind Kind, ChartGrouping Grouping, IReadOnlyList<ChartSeries> Series, int Axis)
 {
     /// <summary>Whether bars are horizontal.</summary>
     public bool Horizontal { get; init; }
 
-    /// <summary>The room between groups of bars, beside the width of one.</summary>
+    /// <summary>The gap between groups of bars, relative to the width of a bar.</summary>
     public double Gap { get; init; } = 1.5;
 
-    /// <summary>How much of a bar's width lies over the next, −1 to 1.</summary>
+    /// <summary>The overlap of adjacent bars, −1 to 1.</summary>
     public double Overlap { get; init; }
 
-    /// <summary>How wide the hole of a ring is, beside the ring, 0 to 1.</summary>
+    /// <summary>The diameter of the hole of a ring, relative to the ring, 0 to 1.</summary>
     public double Hole { get; init; }
 
-    /// <summary>Whether what goes about a point is filled.</summary>
+    /// <summary>Whether a radar chart is filled.</summary>
     public bool Filled { get; init; }
 
-    /// <summary>How large the largest bubbles are, beside the usual.</summary>
+    /// <summary>The size of the largest bubbles, relative to the default.</summary>
     public double BubbleScale { get; init; } = 1;
 
-    /// <summary>Where the first piece of a pie begins, in degrees clockwise from the top.</summary>
+    /// <summary>The angle at which the first slice of a pie begins, in degrees clockwise from the top.</summary>
     public double FirstAngle { get; init; }
 }
 
-/// <summary>The ways values are drawn.</summary>
+/// <summary>The kinds of plots.</summary>
 internal enum ChartKind
 {
     /// <summary>Columns or bars.</summary>
@@ -59,88 +59,88 @@ internal enum ChartKind
     /// <summary>Lines from point to point.</summary>
     Lines,
 
-    /// <summary>The area below such lines.</summary>
+    /// <summary>Filled areas below such lines.</summary>
     Areas,
 
-    /// <summary>A pie, or rings within each other.</summary>
+    /// <summary>A pie, or concentric rings.</summary>
     Pie,
 
-    /// <summary>Points by two values each.</summary>
+    /// <summary>Points with x and y values.</summary>
     Scatter,
 
-    /// <summary>Lines or areas about a point, an axis for each name.</summary>
+    /// <summary>Lines or areas around a centre, with an axis for each category.</summary>
     Radar,
 }
 
-/// <summary>How series stand to each other.</summary>
+/// <summary>How series are arranged.</summary>
 internal enum ChartGrouping
 {
     /// <summary>Side by side.</summary>
     Beside,
 
-    /// <summary>On each other.</summary>
+    /// <summary>Stacked.</summary>
     Stacked,
 
-    /// <summary>On each other, as shares of a hundred.</summary>
+    /// <summary>Stacked to 100%.</summary>
     Shares,
 }
 
-/// <summary>Values that belong together.</summary>
-/// <param name="Name">What they are called.</param>
-/// <param name="Values">The values; null where there is none.</param>
-/// <param name="Fill">What they are filled with; null for nothing.</param>
+/// <summary>A series of values.</summary>
+/// <param name="Name">Its name.</param>
+/// <param name="Values">The values; null for a gap.</param>
+/// <param name="Fill">The fill; null for none.</param>
 /// <param name="Line">The line along or around them; null for none.</param>
 internal sealed record ChartSeries(string Name, IReadOnlyList<double?> Values, Paint? Fill, Line? Line)
 {
-    /// <summary>The first of the two values of each point of a scatter.</summary>
+    /// <summary>The x values of a scatter chart.</summary>
     public IReadOnlyList<double?> Across { get; init; } = [];
 
-    /// <summary>How large each point of a scatter is beside the others, by its area; empty where all are alike.</summary>
+    /// <summary>The relative sizes of the bubbles, by area; empty if all are equal.</summary>
     public IReadOnlyList<double?> Sizes { get; init; } = [];
 
-    /// <summary>What single points are filled with instead.</summary>
+    /// <summary>The fills of single points that differ.</summary>
     public IReadOnlyDictionary<int, Paint?> Points { get; init; } = new Dictionary<int, Paint?>();
 
-    /// <summary>Whether points are marked.</summary>
+    /// <summary>Whether points have markers.</summary>
     public bool Marked { get; init; }
 
-    /// <summary>Whether the line is bent.</summary>
+    /// <summary>Whether the line is smoothed.</summary>
     public bool Smooth { get; init; }
 
-    /// <summary>What is written at each point; null for nothing.</summary>
+    /// <summary>The label of every point; null for none.</summary>
     public ChartLabels? Labels { get; init; }
 
-    /// <summary>What is written at single points instead.</summary>
+    /// <summary>The labels of single points that differ.</summary>
     public IReadOnlyDictionary<int, ChartLabels?> PointLabels { get; init; } = new Dictionary<int, ChartLabels?>();
 
-    /// <summary>What is written at a point; null for nothing.</summary>
+    /// <summary>The label of a point; null for none.</summary>
     public ChartLabels? LabelsAt(int point) => PointLabels.TryGetValue(point, out var own) ? own : Labels;
 }
 
-/// <summary>What is written at points.</summary>
-/// <param name="Value">The value.</param>
-/// <param name="Share">Its share of all, of a pie.</param>
-/// <param name="Category">The name of its category.</param>
-/// <param name="Format">How numbers are written.</param>
-/// <param name="Text">How the words look; null for those of the chart.</param>
+/// <summary>The contents of a label.</summary>
+/// <param name="Value">Whether it shows the value.</param>
+/// <param name="Share">Whether it shows the percentage of a pie.</param>
+/// <param name="Category">Whether it shows the category name.</param>
+/// <param name="Format">The number format.</param>
+/// <param name="Text">The format of its text; null for the chart's.</param>
 internal sealed record ChartLabels(bool Value, bool Share, bool Category, string Format, TextRun? Text)
 {
-    /// <summary>The words that stand there whatever the value is; null where it tells.</summary>
+    /// <summary>Fixed text instead of the value; null for none.</summary>
     public string? Words { get; init; }
 }
 
 /// <summary>An axis.</summary>
-/// <param name="Shown">Whether it is written along it.</param>
-/// <param name="Reversed">Whether it runs the other way.</param>
-/// <param name="Far">Whether it stands at the other side.</param>
-/// <param name="Least">Where it begins; null where that follows from the values.</param>
-/// <param name="Most">Where it ends.</param>
-/// <param name="Step">How far apart what is written stands.</param>
-/// <param name="Format">How numbers are written.</param>
-/// <param name="Grid">The lines across; null for none.</param>
-/// <param name="Line">The line along it; null for none.</param>
-/// <param name="Title">Its name; null for nothing.</param>
-/// <param name="Text">How its words look; null for those of the chart.</param>
+/// <param name="Shown">Whether its labels are shown.</param>
+/// <param name="Reversed">Whether its direction is reversed.</param>
+/// <param name="Far">Whether it is on the opposite side.</param>
+/// <param name="Least">Its minimum; null to derive it from the values.</param>
+/// <param name="Most">Its maximum.</param>
+/// <param name="Step">The interval between labels.</param>
+/// <param name="Format">The number format.</param>
+/// <param name="Grid">The grid lines; null for none.</param>
+/// <param name="Line">The axis line; null for none.</param>
+/// <param name="Title">Its title; null for none.</param>
+/// <param name="Text">The format of its text; null for the chart's.</param>
 internal sealed record ChartAxis(
     bool Shown = true, bool Reversed = false, bool Far = false, double? Least = null, double? Most = null, double? Step = null, string Format = "General",
     Line? Grid = null, Line? Line = null, string? Title = null, TextRun? Text = null);

@@ -3,34 +3,34 @@ using Phonaris.Formats.Decks.Presentations;
 
 namespace Phonaris.Formats.Decks.Charts;
 
-/// <summary>Gathers the shapes a chart is drawn by. Places are in points from the slide's top left.</summary>
-/// <param name="frame">The chart's box.</param>
-/// <param name="from">The step it appears with.</param>
-/// <param name="to">The last step it is there.</param>
+/// <summary>Collects the shapes that make up a chart. Positions are in points from the slide's top left corner.</summary>
+/// <param name="frame">The box of the chart.</param>
+/// <param name="from">The step with which it appears.</param>
+/// <param name="to">The last step at which it is visible.</param>
 internal sealed class ChartCanvas(Box frame, int from, int to)
 {
-    /// <summary>How high a line of words is, beside their size.</summary>
+    /// <summary>The height of a line of text, relative to its size.</summary>
     public const double LineHeight = 1.5;
 
-    /// <summary>How large marks are, in points.</summary>
+    /// <summary>The size of markers, in points.</summary>
     public const double MarkRadius = 2.5;
 
-    /// <summary>How wide letters are about, beside their size.</summary>
+    /// <summary>The approximate width of letters, relative to their size.</summary>
     private const double LetterWidth = 0.52;
 
     private readonly List<DrawnShape> _shapes = [];
 
-    /// <summary>What was drawn, from the back.</summary>
+    /// <summary>The shapes, from back to front.</summary>
     public IReadOnlyList<DrawnShape> Shapes => _shapes;
 
-    /// <summary>About how wide words are, the longest of their lines.</summary>
+    /// <summary>The approximate width of text: of its longest line.</summary>
     public static double WidthOf(string words, double size) => words.Split('\n').Max(l => l.Length) * size * LetterWidth;
 
     /// <summary>A rectangle between two corners.</summary>
     public void Rectangle(double x1, double y1, double x2, double y2, Paint? fill, Line? line) =>
         _shapes.Add(new(new(Math.Min(x1, x2), Math.Min(y1, y2), Math.Abs(x2 - x1), Math.Abs(y2 - y1)), Outlines.Rectangle, fill, line, null, from, to));
 
-    /// <summary>A circle about a point.</summary>
+    /// <summary>A circle around a point.</summary>
     public void Circle(double x, double y, double radius, Paint? fill, Line? line = null) =>
         _shapes.Add(new(new(x - radius, y - radius, 2 * radius, 2 * radius), Outlines.Ellipse, fill, line, null, from, to));
 
@@ -43,7 +43,7 @@ internal sealed class ChartCanvas(Box frame, int from, int to)
         Path(pen, null, line);
     }
 
-    /// <summary>What a pen drew.</summary>
+    /// <summary>The path drawn by a pen.</summary>
     public void Path(Pen pen, Paint? fill, Line? line)
     {
         if (pen.Moves.Count == 0) return;
@@ -52,7 +52,7 @@ internal sealed class ChartCanvas(Box frame, int from, int to)
             frame with { Turn = 0, FlipX = false, FlipY = false }, new(frame.Width, frame.Height, [new(moves, fill is null ? PartFill.None : PartFill.Plain)]), fill, line, null, from, to));
     }
 
-    /// <summary>Words in a box, about its middle; they are not broken.</summary>
+    /// <summary>Text centred in a box, without line breaking.</summary>
     public void Words(string words, TextRun looks, Box box, Align align, double turn = 0)
     {
         if (words.Length == 0) return;

@@ -2,20 +2,20 @@ using Phonaris.Core.Drawings;
 
 namespace Phonaris.Formats.Decks.Charts;
 
-/// <summary>Works out what a chart looks like: its title, its legend, and in the room they leave its plots.</summary>
+/// <summary>Draws a chart: its title, its legend, and its plots in the remaining space.</summary>
 internal static class ChartDrawing
 {
-    /// <summary>The room left free around it, beside its shorter side.</summary>
+    /// <summary>The margin around it, relative to its shorter side.</summary>
     private const double Edge = 0.02;
 
-    /// <summary>No legend takes more of the width.</summary>
+    /// <summary>The greatest width of a legend, relative to the chart.</summary>
     private const double MostOfWidth = 0.4;
 
     /// <summary>The shapes of a chart.</summary>
     /// <param name="chart">The chart.</param>
-    /// <param name="frame">Its box.</param>
-    /// <param name="from">The step it appears with.</param>
-    /// <param name="to">The last step it is there.</param>
+    /// <param name="frame">The box.</param>
+    /// <param name="from">The step with which it appears.</param>
+    /// <param name="to">The last step at which it is visible.</param>
     public static IReadOnlyList<DrawnShape> Of(Chart chart, Box frame, int from, int to)
     {
         var canvas = new ChartCanvas(frame, from, to);
@@ -33,7 +33,7 @@ internal static class ChartDrawing
         return canvas.Shapes;
     }
 
-    /// <summary>Draws the legend and gives the room it leaves.</summary>
+    /// <summary>Draws the legend and returns the remaining space.</summary>
     private static ChartRoom Legend(ChartCanvas canvas, Chart chart, string side, ChartRoom room)
     {
         var entries = Entries(chart);
@@ -42,7 +42,7 @@ internal static class ChartDrawing
         var widths = entries.Select(e => size * 2.3 + ChartCanvas.WidthOf(e.Name, size)).ToList();
         if (side is "t" or "b")
         {
-            // As many rows as they need, each about the middle.
+            // In as many rows as needed, each centred.
             List<List<int>> rows = [[]];
             var taken = 0.0;
             for (var i = 0; i < entries.Count; i++)
@@ -85,7 +85,7 @@ internal static class ChartDrawing
         }
     }
 
-    /// <summary>What the legend names: the pieces of a pie, else the series.</summary>
+    /// <summary>The entries of the legend: the slices of a pie, otherwise the series.</summary>
     private static List<(string Name, Paint? Fill, Line? Line)> Entries(Chart chart)
     {
         if (chart.Plots.FirstOrDefault(p => p.Kind == ChartKind.Pie)?.Series is [var pie, ..])

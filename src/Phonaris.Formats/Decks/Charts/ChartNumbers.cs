@@ -3,18 +3,18 @@ using ExcelNumberFormat;
 
 namespace Phonaris.Formats.Decks.Charts;
 
-/// <summary>Writes numbers by the format codes of tables (ISO/IEC 29500-1, 18.8.31): decimals, thousands, exponents, per cent, dates, and the words around them.</summary>
+/// <summary>Formats numbers by spreadsheet format codes (ISO/IEC 29500-1, 18.8.31): decimals, thousands, exponents, percentages, dates and literal text.</summary>
 internal static class ChartNumbers
 {
-    /// <summary>A longer code is not gone by.</summary>
+    /// <summary>Longer codes are ignored.</summary>
     private const int LongestCode = 200;
 
-    /// <summary>Days since the end of 1899 that a calendar here reaches: to the year 9999.</summary>
+    /// <summary>The last day that can be formatted, in days since the end of 1899: in the year 9999.</summary>
     private const double FirstDay = 1, LastDay = 2_958_465;
 
-    /// <summary>A number as a code has it, or plainly where the code says nothing or cannot be read.</summary>
+    /// <summary>A number in a format; in the default format if the code is empty or invalid.</summary>
     /// <param name="value">The number.</param>
-    /// <param name="code">The code; it may have sections for positive numbers, negative ones and zero.</param>
+    /// <param name="code">The format code; it may have sections for positive, negative and zero values.</param>
     public static string Written(double value, string code)
     {
         if (code.Length is 0 or > LongestCode || code.Equals("General", StringComparison.OrdinalIgnoreCase)) return Plain(value);

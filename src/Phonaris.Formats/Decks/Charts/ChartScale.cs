@@ -1,31 +1,31 @@
 namespace Phonaris.Formats.Decks.Charts;
 
-/// <summary>How values become places along an axis: from a round number to a round number, in round steps.</summary>
-/// <param name="Least">Where it begins.</param>
-/// <param name="Most">Where it ends; more than that.</param>
-/// <param name="Step">How far apart its marks stand.</param>
+/// <summary>Maps values to positions along an axis that begins and ends at round numbers and has round intervals.</summary>
+/// <param name="Least">Its minimum.</param>
+/// <param name="Most">Its maximum, which is greater.</param>
+/// <param name="Step">The interval between its marks.</param>
 internal sealed record ChartScale(double Least, double Most, double Step)
 {
     private const int UsualSteps = 5, MostSteps = 50;
 
-    /// <summary>What lies in so small a part of the way from 0 is looked at without 0.</summary>
+    /// <summary>If the values span less than this fraction of their distance from 0, the scale does not include 0.</summary>
     private const double WithoutZero = 1 / 6.0;
 
-    /// <summary>The marks, from its beginning to its end.</summary>
+    /// <summary>The marks, from minimum to maximum.</summary>
     public IReadOnlyList<double> Marks => [.. Enumerable.Range(0, (int)Math.Floor((Most - Least) / Step + 1e-6) + 1).Select(i => Least + i * Step)];
 
-    /// <summary>A value's place: 0 where it begins, 1 where it ends.</summary>
+    /// <summary>The position of a value: 0 at the minimum, 1 at the maximum.</summary>
     public double At(double value) => Math.Clamp((value - Least) / (Most - Least), 0, 1);
 
-    /// <summary>A scale that values lie in.</summary>
+    /// <summary>A scale that contains values.</summary>
     /// <param name="values">The values.</param>
-    /// <param name="axis">What the axis sets by itself.</param>
+    /// <param name="axis">The values set on the axis.</param>
     public static ChartScale Of(IEnumerable<double> values, ChartAxis axis)
     {
         var (least, most) = (double.PositiveInfinity, double.NegativeInfinity);
         foreach (var value in values.Where(double.IsFinite)) (least, most) = (Math.Min(least, value), Math.Max(most, value));
         if (least > most) (least, most) = (0, 1);
-        // Bars stand on 0; only what lies closely together is looked at without it.
+        // Bars begin at 0. Only values that are close together are shown without 0.
         if (least > 0 && (most - least) / most > WithoutZero || least == most && least > 0) least = 0;
         if (most < 0 && (most - least) / -least > WithoutZero || least == most && most < 0) most = 0;
         if (least == most) most = least + 1;
@@ -34,12 +34,12 @@ internal sealed record ChartScale(double Least, double Most, double Step)
         var step = axis.Step is > 0 and var set && (most - least) / set <= MostSteps ? set : Round((most - least) / UsualSteps);
         var begin = axis.Least ?? Math.Floor(least / step + 1e-9) * step;
         var end = axis.Most ?? Math.Ceiling(most / step - 1e-9) * step;
-        // A little room above the highest.
+        // Some space above the highest value.
         if (axis.Most is null && end != 0 && end - most < 0.05 * (end - begin) && most != 0) end += step;
         return new(begin, end > begin ? end : begin + step, step);
     }
 
-    /// <summary>The next number upward of 1, 2 or 5 times a power of ten.</summary>
+    /// <summary>The next number upward that is 1, 2 or 5 times a power of ten.</summary>
     private static double Round(double of)
     {
         var power = Math.Pow(10, Math.Floor(Math.Log10(of)));

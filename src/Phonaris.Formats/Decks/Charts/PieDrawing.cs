@@ -3,10 +3,10 @@ using Phonaris.Formats.Decks.Presentations;
 
 namespace Phonaris.Formats.Decks.Charts;
 
-/// <summary>Draws pies and rings: pieces in turn clockwise from the top, each as large as its share; rings within each other, the first innermost.</summary>
+/// <summary>Draws pies and rings: slices clockwise from the top, by share; concentric rings, the first innermost.</summary>
 internal static class PieDrawing
 {
-    /// <summary>Draws a chart's pie in a room.</summary>
+    /// <summary>Draws the pie of a chart in a space.</summary>
     public static void Draw(ChartCanvas canvas, Chart chart, ChartRoom room)
     {
         var plot = chart.Plots.First(p => p.Kind == ChartKind.Pie);
@@ -18,7 +18,7 @@ internal static class PieDrawing
         for (var s = 0; s < series.Count; s++) Ring(canvas, chart, series[s], [.. Pieces(series[s], plot.FirstAngle)], (cx, cy), hole + s * ring, hole + (s + 1) * ring);
     }
 
-    /// <summary>A series' pieces: where each begins, how far it goes, and its share.</summary>
+    /// <summary>The slices of a series: the start, the angle and the share of each.</summary>
     private static IEnumerable<(int Index, double Angle, double Sweep, double Share)> Pieces(ChartSeries series, double firstAngle)
     {
         var sum = series.Values.Sum(v => Math.Abs(v ?? 0));
@@ -37,7 +37,7 @@ internal static class PieDrawing
     {
         foreach (var (i, angle, sweep, _) in pieces)
             canvas.Path(Piece(middle, inner, outer, angle, sweep), series.Points.GetValueOrDefault(i, series.Fill), series.Line);
-        // Over all pieces: words of small ones reach beyond them.
+        // Above all slices, because labels of small ones extend beyond them.
         foreach (var (i, angle, sweep, share) in pieces)
         {
             if (series.LabelsAt(i) is not { } labels) continue;
@@ -48,7 +48,7 @@ internal static class PieDrawing
         }
     }
 
-    /// <summary>Words stand in the middle of a ring, and well outside in a pie, where pieces are wide.</summary>
+    /// <summary>Labels are in the middle of a ring, and near the edge of a pie, where slices are wide.</summary>
     private static double LabelAt(double inner, double outer) => inner > 0 ? (inner + outer) / 2 : outer * 0.66;
 
     private static Pen Piece((double X, double Y) middle, double inner, double outer, double angle, double sweep)

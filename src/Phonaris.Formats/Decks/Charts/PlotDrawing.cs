@@ -3,10 +3,10 @@ using Phonaris.Formats.Decks.Presentations;
 
 namespace Phonaris.Formats.Decks.Charts;
 
-/// <summary>Draws what has axes: columns and bars, lines, areas, scattered points.</summary>
+/// <summary>Draws plots with axes: columns and bars, lines, areas, scattered points.</summary>
 internal sealed class PlotDrawing
 {
-    /// <summary>How wide the largest bubble is, beside the shorter side of the room.</summary>
+    /// <summary>The diameter of the largest bubble, relative to the shorter side of the plot.</summary>
     private const double LargestBubble = 0.25;
 
     private readonly ChartCanvas _canvas;
@@ -22,7 +22,7 @@ internal sealed class PlotDrawing
         (_canvas, _chart) = (canvas, chart);
         _horizontal = chart.Plots.Any(p => p.Horizontal);
         _scattered = chart.Plots.All(p => p.Kind == ChartKind.Scatter);
-        // Areas alone reach from side to side.
+        // Only areas extend from side to side.
         _fromEdge = chart.Plots.All(p => p.Kind == ChartKind.Areas);
         _count = Math.Max(1, chart.Plots.SelectMany(p => p.Series).Select(s => s.Values.Count).Append(chart.Categories.Count).Max());
         _scales = [.. chart.Values.Select((axis, i) => ChartScale.Of(
@@ -32,7 +32,7 @@ internal sealed class PlotDrawing
         _room = Inner(room);
     }
 
-    /// <summary>Draws a chart's plots in a room.</summary>
+    /// <summary>Draws the plots of a chart in a space.</summary>
     public static void Draw(ChartCanvas canvas, Chart chart, ChartRoom room)
     {
         if (chart.Plots.Count == 0 || chart.Values.Count == 0) return;
@@ -42,7 +42,7 @@ internal sealed class PlotDrawing
         drawing.Axes();
     }
 
-    /// <summary>What is written at a point.</summary>
+    /// <summary>The label of a point.</summary>
     public static string Label(ChartLabels labels, double value, double share, string? category)
     {
         if (labels.Words is { } said) return said;
@@ -53,7 +53,7 @@ internal sealed class PlotDrawing
         return string.Join('\n', words);
     }
 
-    /// <summary>All values a plot reaches, with those its series reach on each other.</summary>
+    /// <summary>All values of a plot, including the sums of stacked series.</summary>
     private static IEnumerable<double> Reached(ChartPlot plot, int count)
     {
         for (var s = 0; s < plot.Series.Count; s++)
@@ -65,12 +65,12 @@ internal sealed class PlotDrawing
                 }
     }
 
-    /// <summary>From where to where a value of a series reaches; null where there is none.</summary>
+    /// <summary>The range that a value covers; null for a gap.</summary>
     private static (double From, double To)? Span(ChartPlot plot, int series, int category)
     {
         if (plot.Series[series].Values.ElementAtOrDefault(category) is not { } value)
         {
-            // An area goes on along what is below it.
+            // An area continues along the series below it.
             if (plot.Kind != ChartKind.Areas) return null;
             value = 0;
         }
@@ -89,7 +89,7 @@ internal sealed class PlotDrawing
         return ChartNumbers.Written(mark, format.Equals("General", StringComparison.OrdinalIgnoreCase) && _chart.Plots.Any(p => p.Axis == axis && p.Grouping == ChartGrouping.Shares) ? "0%" : format);
     }
 
-    /// <summary>The room within the axes and what is written along them.</summary>
+    /// <summary>The space within the axes and their labels.</summary>
     private ChartRoom Inner(ChartRoom room)
     {
         for (var i = 0; i < _chart.Values.Count; i++)
@@ -115,7 +115,7 @@ internal sealed class PlotDrawing
         };
     }
 
-    /// <summary>The place of a point by how far it is along both axes, 0 to 1.</summary>
+    /// <summary>The position of a point from its fractions along both axes, 0 to 1.</summary>
     private (double X, double Y) Place(double along, double up) => _horizontal
         ? (_room.Left + up * (_room.Right - _room.Left), _room.Bottom - along * (_room.Bottom - _room.Top))
         : (_room.Left + along * (_room.Right - _room.Left), _room.Bottom - up * (_room.Bottom - _room.Top));
@@ -166,7 +166,7 @@ internal sealed class PlotDrawing
         }
     }
 
-    /// <summary>Where a bar begins along the axis of names, and how wide it is.</summary>
+    /// <summary>The start of a bar along the category axis, and its width.</summary>
     private (double Begin, double Width) Slot(ChartPlot plot, int s, int c)
     {
         var beside = plot.Grouping == ChartGrouping.Beside ? plot.Series.Count : 1;
@@ -177,12 +177,12 @@ internal sealed class PlotDrawing
         return (Along(c) + (_chart.Names.Reversed ? group / 2 - step - width : step - group / 2), width);
     }
 
-    /// <summary>A line from point to point, with its marks; where a value is missing it is broken.</summary>
+    /// <summary>A line from point to point, with markers and gaps.</summary>
     private void Line(ChartPlot plot, int s)
     {
         var series = plot.Series[s];
         var points = Points(plot, s);
-        // Around bubbles, not from one to the next.
+        // Bubbles have an outline, but no connecting line.
         var around = series.Sizes.Count > 0;
         if (series.Line is { } line && !around)
         {
@@ -194,7 +194,7 @@ internal sealed class PlotDrawing
                 else if (!series.Smooth) pen.LineTo(x, y);
                 else
                 {
-                    // Through the points, its direction at each that of the line between its neighbours (Catmull and Rom, 1974).
+                    // A curve through the points whose direction at each is that between its neighbours (Catmull and Rom, 1974).
                     var (bx, by) = i > 1 && points[i - 2] is { } b ? b : (px, py);
                     var (ax, ay) = i + 1 < points.Count && points[i + 1] is { } a ? a : (x, y);
                     pen.CurveTo(px + (x - bx) / 6, py + (y - by) / 6, x - (ax - px) / 6, y - (ay - py) / 6, x, y);
@@ -209,7 +209,7 @@ internal sealed class PlotDrawing
 
     private readonly Dictionary<ChartPlot, double> _largestSizes = new(ReferenceEqualityComparer.Instance);
 
-    /// <summary>How large a point is drawn: the areas of bubbles are as their sizes.</summary>
+    /// <summary>The diameter of a bubble: its area is proportional to its size.</summary>
     private double Radius(ChartPlot plot, ChartSeries series, int point)
     {
         if (series.Sizes.Count == 0) return ChartCanvas.MarkRadius;
@@ -254,7 +254,7 @@ internal sealed class PlotDrawing
             var words = Label(labels, value, 0, _chart.Categories.ElementAtOrDefault(c));
             var along = Along(c);
             if (plot.Kind == ChartKind.Bars && Slot(plot, s, c) is var (begin, width)) along = begin + width / 2;
-            // Of what stands on each other, within; else beyond its end.
+            // Labels of stacked values are inside, others beyond the end.
             var within = plot.Grouping != ChartGrouping.Beside;
             var (x, y) = _scattered ? plot.Series[s].Across.ElementAtOrDefault(c) is { } at ? Place(Across(at), Up(plot.Axis, to)) : default : Place(along, Up(plot.Axis, within ? (from + to) / 2 : to));
             var away = within ? 0 : looks.Size * 0.8 * (to < from ? -1 : 1);
@@ -268,7 +268,7 @@ internal sealed class PlotDrawing
     {
         for (var i = 0; i < _chart.Values.Count; i++) ValueAxis(i);
         var (axis, looks) = (_chart.Names, Looks(_chart.Names));
-        // The names stand at the edge, their line where the values are 0.
+        // The labels are at the edge, the axis line is at 0.
         var zero = Up(0, Math.Clamp(0, _scales[0].Least, _scales[0].Most));
         if (axis.Line is { } line) Between(Place(0, zero), Place(1, zero), line);
         var size = looks.Size * ChartCanvas.LineHeight;
@@ -282,7 +282,7 @@ internal sealed class PlotDrawing
 
     private double WidestName(TextRun looks) => _chart.Names.Shown ? _chart.Categories.Select(c => ChartCanvas.WidthOf(c, looks.Size)).DefaultIfEmpty().Max() + looks.Size / 2 : 0;
 
-    /// <summary>The names of categories: as many of them as have room.</summary>
+    /// <summary>The category labels, as many as fit.</summary>
     private void Names(TextRun looks, double size)
     {
         var slot = (_horizontal ? _room.Bottom - _room.Top : _room.Right - _room.Left) / _count;
@@ -303,7 +303,7 @@ internal sealed class PlotDrawing
         var (far, size) = (axis.Far || i > 0, looks.Size * ChartCanvas.LineHeight);
         if (axis.Line is { } line) Between(Place(far ? 1 : 0, 0), Place(far ? 1 : 0, 1), line);
         var widest = 0.0;
-        // Where there is no room for all of them, some.
+        // If not all fit, only some.
         var marks = axis.Shown ? _scales[i].Marks : [];
         var needed = _horizontal ? marks.Select(m => ChartCanvas.WidthOf(Written(i, m), looks.Size) + looks.Size / 2).DefaultIfEmpty().Max() : looks.Size;
         var every = Math.Max(1, (int)Math.Ceiling(needed * marks.Count / (_horizontal ? _room.Right - _room.Left : _room.Bottom - _room.Top)));
@@ -320,7 +320,7 @@ internal sealed class PlotDrawing
         else Sideways(title, looks, far ? _room.Right + widest : _room.Left - widest - size);
     }
 
-    /// <summary>Words along a standing axis, read from below.</summary>
+    /// <summary>The title of a vertical axis, rotated to read upward.</summary>
     private void Sideways(string words, TextRun looks, double x) =>
         _canvas.Words(words, looks, new(x, _room.Top, looks.Size * ChartCanvas.LineHeight, _room.Bottom - _room.Top), Align.Center, turn: 270);
 

@@ -3,10 +3,10 @@ using Phonaris.Formats.Decks.Presentations;
 
 namespace Phonaris.Formats.Decks.Charts;
 
-/// <summary>Draws values on axes that go out from one point, one for each name, the first upward.</summary>
+/// <summary>Draws values on axes from a common centre, one for each category, the first upward.</summary>
 internal sealed class RadarDrawing
 {
-    /// <summary>With fewer names there is no area between axes.</summary>
+    /// <summary>With fewer categories there is no area between axes.</summary>
     private const int LeastAxes = 3;
 
     private readonly ChartCanvas _canvas;
@@ -32,7 +32,7 @@ internal sealed class RadarDrawing
 
     private TextRun Names => _chart.Names.Text ?? _chart.Text;
 
-    /// <summary>Draws a chart's plots in a room.</summary>
+    /// <summary>Draws the plots of a chart in a space.</summary>
     public static void Draw(ChartCanvas canvas, Chart chart, ChartRoom room)
     {
         if (chart.Values.Count == 0) return;
@@ -43,7 +43,7 @@ internal sealed class RadarDrawing
         drawing.Words();
     }
 
-    /// <summary>A place by its axis and how far out it is, 0 to 1.</summary>
+    /// <summary>A position by its axis and its distance from the centre, 0 to 1.</summary>
     private (double X, double Y) Place(int axis, double far)
     {
         var angle = 2 * Math.PI * axis / _count - Math.PI / 2;
@@ -75,7 +75,7 @@ internal sealed class RadarDrawing
 
     private void Series(ChartPlot plot, ChartSeries series)
     {
-        // Where there is no value, it is as the least.
+        // A missing value counts as the minimum.
         double Far(int axis) => _scale.At(series.Values.ElementAtOrDefault(axis) ?? _scale.Least);
         _canvas.Path(Around(Far), plot.Filled ? series.Fill : null, series.Line);
         for (var axis = 0; axis < series.Values.Count && series.Marked; axis++)

@@ -5,7 +5,7 @@ using static Phonaris.Formats.Decks.Presentations.Odf;
 
 namespace Phonaris.Formats.Decks.Presentations;
 
-/// <summary>The form of a custom shape of OpenDocument, worked out by its own path (OpenDocument 1.2, part 1, 19.145 <c>draw:enhanced-path</c>).</summary>
+/// <summary>The shape defined by an enhanced path (OpenDocument 1.2, part 1, 19.145 <c>draw:enhanced-path</c>).</summary>
 internal sealed class EnhancedPath
 {
     private const double UsualSide = 21_600, HundredthsOfMmPerPoint = 2540 / 72.0;
@@ -39,7 +39,7 @@ internal sealed class EnhancedPath
         });
     }
 
-    /// <summary>The form, or null where the geometry has no path.</summary>
+    /// <summary>The shape; null if the geometry has no path.</summary>
     /// <param name="geometry">The shape's enhanced geometry.</param>
     /// <param name="width">The shape's width in points.</param>
     /// <param name="height">Its height in points.</param>
@@ -50,7 +50,7 @@ internal sealed class EnhancedPath
         form.Follow(path);
         if (form._parts.Count == 0) return null;
         var (left, top, across, down) = form._view;
-        // Of several areas for text the first.
+        // The first of several text areas.
         double[] area = [.. (geometry.Get(Draw + "text-areas") ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries).Take(4).Select(w => form._values[w])];
         return new(across, down, [.. form._parts])
         {
@@ -76,13 +76,13 @@ internal sealed class EnhancedPath
             if (Needs(command) is not (> 0 and var needs) || given.Count < needs) continue;
             Do(command, given);
             given.Clear();
-            // Further points of a move are lines to them; quarters set out along one axis and the other by turns.
+            // Further points after a move are lines; elliptical quadrants alternate between starting horizontally and vertically.
             command = command switch { 'M' => 'L', 'X' => 'Y', 'Y' => 'X', _ => command };
         }
         EndPart();
     }
 
-    /// <summary>Commands, numbers and references of a path: commands may stand right beside numbers.</summary>
+    /// <summary>The commands, numbers and references of a path; commands need no space before numbers.</summary>
     private static IEnumerable<string> Words(string path)
     {
         for (var at = 0; at < path.Length;)
@@ -137,14 +137,14 @@ internal sealed class EnhancedPath
         }
     }
 
-    /// <summary>A piece of an ellipse about a point, from one angle to another.</summary>
+    /// <summary>An elliptical arc around a point, from one angle to another.</summary>
     private void Ellipse(List<double> p, bool lift)
     {
         var (from, to) = (Degrees(p[4]), Degrees(p[5]));
         var begin = (X: p[0] + p[2] * Math.Cos(from), Y: p[1] + p[3] * Math.Sin(from));
         if (lift) _pen.MoveTo(begin.X, begin.Y);
         else _pen.LineTo(begin.X, begin.Y);
-        // The standard's angles are those of a circle that is stretched to the ellipse.
+        // In the standard, angles are those of a circle stretched to the ellipse.
         var sweep = p[5] - p[4];
         if (Math.Abs(sweep) >= 360) _pen.ArcTo(p[2], p[3], Seen(from), Math.Sign(sweep) * 2 * Math.PI);
         else _pen.ArcTo(p[2], p[3], Seen(from), Forward(Seen(to) - Seen(from), sweep >= 0));
@@ -152,7 +152,7 @@ internal sealed class EnhancedPath
         double Seen(double angle) => Math.Atan2(p[3] * Math.Sin(angle), p[2] * Math.Cos(angle));
     }
 
-    /// <summary>A piece of the ellipse in a box, from the line from its middle towards one point to that towards another.</summary>
+    /// <summary>An arc of the ellipse in a box, between the directions from its centre to two points.</summary>
     private void Arc(List<double> p, bool clockwise, bool lift)
     {
         var (cx, cy, rx, ry) = ((p[0] + p[2]) / 2, (p[1] + p[3]) / 2, Math.Abs(p[2] - p[0]) / 2, Math.Abs(p[3] - p[1]) / 2);
@@ -165,7 +165,7 @@ internal sealed class EnhancedPath
         _pen.ArcTo(rx, ry, from, Forward(to - from, clockwise));
     }
 
-    /// <summary>A quarter of an ellipse to a point, setting out along one axis.</summary>
+    /// <summary>An elliptical quadrant to a point, starting along one axis.</summary>
     private void Quadrant(List<double> p, bool alongX)
     {
         var ((x0, y0), (x, y)) = (_pen.At, (p[0], p[1]));
@@ -184,7 +184,7 @@ internal sealed class EnhancedPath
 
     private static double Degrees(double angle) => angle * Math.PI / 180;
 
-    /// <summary>An angle as it is gone through in one direction: more than none, at most once around.</summary>
+    /// <summary>The angle swept in one direction: more than zero, at most a full turn.</summary>
     private static double Forward(double angle, bool clockwise)
     {
         while (clockwise && angle <= 1e-9) angle += 2 * Math.PI;

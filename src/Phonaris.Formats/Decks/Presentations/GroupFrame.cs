@@ -4,15 +4,15 @@ using static Phonaris.Formats.Decks.Presentations.Ooxml;
 
 namespace Phonaris.Formats.Decks.Presentations;
 
-/// <summary>How a group carries its shapes: from its inner space into its box, mirrored and turned with it.</summary>
-/// <param name="Box">The group's box.</param>
-/// <param name="X">The left of its inner space.</param>
-/// <param name="Y">The top of its inner space.</param>
-/// <param name="Width">The width of its inner space.</param>
-/// <param name="Height">The height of its inner space.</param>
+/// <summary>How a group transforms its shapes: from its inner coordinates into its box, with mirroring and rotation.</summary>
+/// <param name="Box">The box of the group.</param>
+/// <param name="X">The left of its inner coordinates.</param>
+/// <param name="Y">The top of its inner coordinates.</param>
+/// <param name="Width">The width of its inner coordinates.</param>
+/// <param name="Height">The height of its inner coordinates.</param>
 internal readonly record struct GroupFrame(Box Box, double X, double Y, double Width, double Height)
 {
-    /// <summary>The frame that a group's transform describes; one without does nothing.</summary>
+    /// <summary>The transform of a group; identity if it has none.</summary>
     public static GroupFrame Of(XElement? place)
     {
         var (offset, extent) = (place?.Element(A + "off"), place?.Element(A + "ext"));
@@ -28,7 +28,7 @@ internal readonly record struct GroupFrame(Box Box, double X, double Y, double W
 
     /// <summary>A shape's box on the slide.</summary>
     /// <param name="box">Its box in the innermost group.</param>
-    /// <param name="groups">The groups it is in, the innermost first.</param>
+    /// <param name="groups">Its groups, the innermost first.</param>
     public static Box Map(Box box, IReadOnlyList<GroupFrame> groups)
     {
         foreach (var group in groups) box = group.Map(box);

@@ -4,7 +4,7 @@ using static Phonaris.Formats.Decks.Presentations.Ooxml;
 namespace Phonaris.Formats.Decks.Presentations;
 
 /// <summary>
-/// The named values a form is worked out by: those every form has, and those of its formulas (ISO/IEC 29500-1, 20.1.9.11 and 20.1.10.55).
+/// The named values of a shape: the predefined ones, and the results of its formulas (ISO/IEC 29500-1, 20.1.9.11 and 20.1.10.55).
 /// Lengths are in English metric units, angles in 60,000ths of a degree.
 /// </summary>
 internal sealed class Guides
@@ -13,7 +13,7 @@ internal sealed class Guides
 
     private readonly Dictionary<string, double> _values = new(StringComparer.Ordinal);
 
-    /// <summary>The values every form has.</summary>
+    /// <summary>The predefined values.</summary>
     /// <param name="width">Its width.</param>
     /// <param name="height">Its height.</param>
     public Guides(double width, double height)
@@ -29,11 +29,11 @@ internal sealed class Guides
             (_values[$"wd{part}"], _values[$"hd{part}"], _values[$"ssd{part}"]) = (width / part, height / part, shorter / part);
     }
 
-    /// <summary>A value by its name, or a number; 0 for what is neither.</summary>
+    /// <summary>A value by name, or a number; 0 otherwise.</summary>
     public double this[string? of] =>
         of is null ? 0 : _values.TryGetValue(of, out var value) ? value : FiniteNumber.Parse(of) ?? 0;
 
-    /// <summary>Works out a list of formulas in turn; a name that was there is given again.</summary>
+    /// <summary>Evaluates formulas in order; a repeated name is overwritten.</summary>
     public void Add(XElement? list)
     {
         foreach (var guide in list?.Elements(A + "gd") ?? [])

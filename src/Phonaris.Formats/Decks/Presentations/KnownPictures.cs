@@ -3,10 +3,10 @@ using SkiaSharp;
 
 namespace Phonaris.Formats.Decks.Presentations;
 
-/// <summary>Which pictures of a presentation can be drawn.</summary>
+/// <summary>Picture formats within presentations.</summary>
 internal static class KnownPictures
 {
-    /// <summary>Whether a picture is of a kind that is drawn.</summary>
+    /// <summary>Whether a picture has a supported format.</summary>
     /// <param name="data">The picture file.</param>
     public static bool CanBeDrawn(ReadOnlySpan<byte> data)
     {
@@ -16,7 +16,7 @@ internal static class KnownPictures
         return codec is not null;
     }
 
-    /// <summary>How large a picture is by its pixels, of which there are 96 to an inch, in points; null for one that has none.</summary>
+    /// <summary>The size of a raster picture at 96 pixels per inch, in points; null for others.</summary>
     /// <param name="data">The picture file.</param>
     public static (double Width, double Height)? SizeOf(ReadOnlySpan<byte> data)
     {

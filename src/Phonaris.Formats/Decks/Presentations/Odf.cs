@@ -3,7 +3,7 @@ using System.Xml.Linq;
 
 namespace Phonaris.Formats.Decks.Presentations;
 
-/// <summary>Names and measures of OpenDocument markup (ISO/IEC 26300).</summary>
+/// <summary>Names and units of OpenDocument markup (ISO/IEC 26300).</summary>
 internal static class Odf
 {
     public static readonly XNamespace Office = "urn:oasis:names:tc:opendocument:xmlns:office:1.0";
@@ -19,13 +19,13 @@ internal static class Odf
     public static readonly XNamespace Fo = "urn:oasis:names:tc:opendocument:xmlns:xsl-fo-compatible:1.0";
     public static readonly XNamespace Link = "http://www.w3.org/1999/xlink";
 
-    /// <summary>An attribute's value, or null.</summary>
+    /// <summary>The value of an attribute; null if missing.</summary>
     public static string? Get(this XElement? element, XName name) => element?.Attribute(name)?.Value;
 
-    /// <summary>An attribute's value as the nearest of some elements has it, or null.</summary>
+    /// <summary>The value of an attribute from the first of some elements that has it; null if none has.</summary>
     public static string? First(this IEnumerable<XElement> elements, XName name) => elements.Select(e => e.Get(name)).FirstOrDefault(v => v is not null);
 
-    /// <summary>A length in points, or null.</summary>
+    /// <summary>A length in points; null if invalid.</summary>
     public static double? Points(string? length)
     {
         if (length is null) return null;
@@ -43,20 +43,20 @@ internal static class Odf
         };
     }
 
-    /// <summary>A length of an attribute in points, or null.</summary>
+    /// <summary>The length in an attribute, in points; null if missing or invalid.</summary>
     public static double? Length(this XElement? element, XName name) => Points(element.Get(name));
 
-    /// <summary>A percentage as a fraction, or null.</summary>
+    /// <summary>A percentage as a fraction; null if invalid.</summary>
     public static double? Percent(string? text) =>
         text is not null && text.EndsWith('%') && double.TryParse(text[..^1], NumberStyles.Float, CultureInfo.InvariantCulture, out var v) ? v / 100 : null;
 
-    /// <summary>A colour such as <c>#1e2b2a</c>, 0xAARRGGBB, or null.</summary>
+    /// <summary>A colour such as <c>#1e2b2a</c>, as 0xAARRGGBB; null if invalid.</summary>
     public static uint? Color(string? text) =>
         text is { Length: 7 } && text[0] == '#' && uint.TryParse(text.AsSpan(1), NumberStyles.AllowHexSpecifier, CultureInfo.InvariantCulture, out var rgb)
             ? 0xFF000000 | rgb
             : null;
 
-    /// <summary>A time such as <c>2.5s</c>, <c>500ms</c> or <c>PT00H00M05S</c> in milliseconds, or null.</summary>
+    /// <summary>A time such as <c>2.5s</c>, <c>500ms</c> or <c>PT00H00M05S</c>, in milliseconds; null if invalid.</summary>
     public static long? Time(string? text)
     {
         if (text is null) return null;
@@ -77,7 +77,7 @@ internal static class Odf
         return double.TryParse(text.TrimEnd('m', 's'), NumberStyles.Float, CultureInfo.InvariantCulture, out var value) ? (long)Math.Round(value * unit) : null;
     }
 
-    /// <summary>The text of a paragraph: line breaks, tabs and runs of spaces put back.</summary>
+    /// <summary>The text of a paragraph, with line breaks, tabs and runs of spaces.</summary>
     public static string Line(XElement paragraph) => string.Concat(paragraph.Nodes().Select(node => node switch
     {
         XText text => text.Value,
@@ -89,7 +89,7 @@ internal static class Odf
         _ => "",
     }));
 
-    /// <summary>The text of a frame, a line a paragraph.</summary>
+    /// <summary>The text of a frame, one line per paragraph.</summary>
     public static string Lines(XElement? holder) =>
         holder is null ? "" : string.Join('\n', holder.Descendants().Where(e => e.Name == Text + "p" || e.Name == Text + "h").Select(p => Line(p).Trim()).Where(l => l.Length > 0));
 }

@@ -5,12 +5,12 @@ using static Phonaris.Formats.Decks.Presentations.Odf;
 namespace Phonaris.Formats.Decks.Presentations;
 
 /// <summary>
-/// The values an enhanced geometry is worked out by: its modifiers and its equations, each read when it is first asked for (OpenDocument 1.2, part 1,
+/// The values of an enhanced geometry: its modifiers and equations, evaluated on demand (OpenDocument 1.2, part 1,
 /// 19.171 <c>draw:formula</c>). Angles are in radians.
 /// </summary>
 internal sealed class OdfFormulas
 {
-    /// <summary>How deep formulas may lie in each other; those in use reach a dozen.</summary>
+    /// <summary>The greatest nesting of formulas; real ones reach about a dozen.</summary>
     private const int Deepest = 64;
 
     private readonly Dictionary<string, string> _formulas = [];
@@ -20,8 +20,8 @@ internal sealed class OdfFormulas
     private int _depth;
 
     /// <summary>Begins with a geometry.</summary>
-    /// <param name="geometry">Its element.</param>
-    /// <param name="named">The values that have names in the standard.</param>
+    /// <param name="geometry">The element.</param>
+    /// <param name="named">The values with predefined names.</param>
     public OdfFormulas(XElement geometry, Func<string, double?> named)
     {
         _named = named;
@@ -30,7 +30,7 @@ internal sealed class OdfFormulas
             if (equation.Get(Draw + "name") is { } name) _formulas[name] = equation.Get(Draw + "formula") ?? "";
     }
 
-    /// <summary>The value of a number, a modifier (<c>$0</c>), an equation (<c>?f1</c>) or a name; 0 for what is none of them.</summary>
+    /// <summary>The value of a number, a modifier (<c>$0</c>), an equation (<c>?f1</c>) or a name; 0 if unknown.</summary>
     public double this[string of] => of.Length == 0 ? 0 : of[0] switch
     {
         '$' => int.TryParse(of.AsSpan(1), NumberStyles.None, CultureInfo.InvariantCulture, out var at) && at < _modifiers.Length ? _modifiers[at] : 0,
@@ -41,12 +41,12 @@ internal sealed class OdfFormulas
     private double Equation(string name)
     {
         if (_values.TryGetValue(name, out var known)) return known;
-        // One that leads back to itself is 0 there.
+        // Circular references are 0.
         _values[name] = 0;
         return _values[name] = _formulas.TryGetValue(name, out var formula) ? new Reader(this, formula).Value() : 0;
     }
 
-    /// <summary>Reads one formula from left to right.</summary>
+    /// <summary>Parses and evaluates a formula from left to right.</summary>
     private sealed class Reader(OdfFormulas all, string text)
     {
         private int _at;
@@ -59,7 +59,7 @@ internal sealed class OdfFormulas
 
         private double Sum()
         {
-            // What lies deeper than anybody would write it is 0.
+            // Deeper nesting than anyone writes evaluates to 0.
             if (all._depth >= Deepest) return 0;
             all._depth++;
             var value = Product();
@@ -82,7 +82,7 @@ internal sealed class OdfFormulas
 
         private double Factor()
         {
-            // However many signs: each turns it round.
+            // Any number of signs; each minus negates.
             var sign = 1;
             while (Next() is '-' or '+')
                 if (text[_at++] == '-') sign = -sign;

@@ -7,12 +7,12 @@ using static Phonaris.Formats.Decks.Presentations.Odf;
 
 namespace Phonaris.Formats.Decks.Presentations;
 
-/// <summary>Reads a chart by the table that is kept in it (ISO/IEC 26300-1, 11).</summary>
+/// <summary>Reads a chart with its embedded table (ISO/IEC 26300-1, 11).</summary>
 internal sealed partial class OdpChart
 {
     private const double TitleSize = 1.3, HoleOfRing = 0.5, CornerStart = 90;
 
-    /// <summary>The colours of series that name none.</summary>
+    /// <summary>The default colours of series.</summary>
     private static readonly uint[] Usual = [0xFF2F6F8F, 0xFFC8553D, 0xFFE0A030, 0xFF5B8C5A, 0xFF7B5EA7, 0xFF8D99AE];
 
     private readonly XElement? _chart;
@@ -32,7 +32,7 @@ internal sealed partial class OdpChart
         _text = Looks(_chart, new("", Chart.UsualSize, 0xFF000000, ""));
     }
 
-    /// <summary>The chart, or null for one of a kind that is not drawn.</summary>
+    /// <summary>The chart; null for an unsupported kind.</summary>
     public Chart? Read()
     {
         var series = _plot?.Elements(Charted + "series").Take(Chart.MostSeries).ToList() ?? [];
@@ -41,7 +41,7 @@ internal sealed partial class OdpChart
         var across = axes.Find(a => a.Get(Charted + "dimension") == "x");
         var along = axes.Where(a => a.Get(Charted + "dimension") == "y").ToList();
         var categories = across?.Element(Charted + "categories").Get(Table + "cell-range-address") is { } named ? Words(named) : [];
-        // Series of one class at one axis are one plot.
+        // Series of one class on one axis form a plot.
         List<ChartPlot> plots = [.. series
             .GroupBy(s => (Class: ClassOf(s), Axis: Math.Max(0, along.FindIndex(a => a.Get(Charted + "name") == s.Get(Charted + "attached-axis")))))
             .Select(g => Plot(g.Key.Class, g.Key.Axis, [.. g], series))];
@@ -64,7 +64,7 @@ internal sealed partial class OdpChart
     private ChartPlot Plot(string kind, int axis, List<XElement> series, List<XElement> all)
     {
         string? Said(string what) => Property(_plot, what);
-        // How bars stand is said of their axis.
+        // The gap and overlap of bars are properties of their axis.
         var beside = _plot!.Elements(Charted + "axis").Where(a => a.Get(Charted + "dimension") == "y").ElementAtOrDefault(axis);
         double? Share(string what) => Percent(Property(beside, what) is { } share ? share.TrimEnd('%') + "%" : null);
         return new(
@@ -76,7 +76,7 @@ internal sealed partial class OdpChart
             Gap = Share("gap-width") ?? 1,
             Overlap = Share("overlap") ?? 0,
             Hole = kind.EndsWith("ring", StringComparison.Ordinal) ? HoleOfRing : 0,
-            // Told counter-clockwise from the right.
+            // Angles are counter-clockwise from the right.
             FirstAngle = CornerStart - (FiniteNumber.Parse(Said("angle-offset")) ?? CornerStart),
         };
     }
@@ -87,7 +87,7 @@ internal sealed partial class OdpChart
         var usual = Usual[index % Usual.Length];
         var values = Numbers(series.Get(Charted + "values-cell-range-address"));
         var domains = series.Elements(Charted + "domain").Select(d => Numbers(d.Get(Table + "cell-range-address"))).ToList();
-        // Of bubbles the values are their sizes; where they lie, upward and across, is told beside.
+        // The values of bubbles are their sizes; their y and x values are separate domains.
         List<double?> sizes = [];
         if (kind.EndsWith("bubble", StringComparison.Ordinal) && domains.Count > 0) (sizes, values, domains) = (values, domains[0], domains[1..]);
         var color = Color(Graphic(series, SvgCompatible + "stroke-color")) ?? usual;
@@ -106,7 +106,7 @@ internal sealed partial class OdpChart
         };
     }
 
-    /// <summary>What single points are filled with: each piece of a pie with a colour of its own.</summary>
+    /// <summary>The fills of single points, such as the slices of a pie.</summary>
     private Dictionary<int, Paint?> PointsOf(XElement series, int count, bool pie)
     {
         var points = pie ? Enumerable.Range(0, count).ToDictionary(i => i, i => (Paint?)new SolidPaint(Usual[i % Usual.Length])) : [];
@@ -177,12 +177,12 @@ internal sealed partial class OdpChart
 
     private List<double?> Numbers(string? address) => [.. At(address).Select(c => FiniteNumber.Parse(c.Get(Office + "value")) ?? FiniteNumber.Parse(Lines(c)))];
 
-    /// <summary>The cells of a range of the chart's own table, such as <c>local-table.$B$2:.$B$5</c>, of one column or row.</summary>
+    /// <summary>The cells of a range of the embedded table, such as <c>local-table.$B$2:.$B$5</c>, of one column or row.</summary>
     private IEnumerable<XElement?> At(string? address) => Range(address).Take(Chart.MostPoints);
 
     private IEnumerable<XElement?> Range(string? address)
     {
-        // Of several ranges the first; what stands before a dot is the table.
+        // Only the first of several ranges; the part before the dot is the table.
         var corners = CellName().Matches((address ?? "").Split(' ')[0]).Select(m => (Column: ColumnOf(m.Groups[1].Value), Row: int.Parse(m.Groups[2].Value, CultureInfo.InvariantCulture) - 1)).ToList();
         if (corners.Count == 0) yield break;
         var (from, to) = (corners[0], corners[^1]);
@@ -191,7 +191,7 @@ internal sealed partial class OdpChart
                 yield return _table.ElementAtOrDefault(row)?.ElementAtOrDefault(column);
     }
 
-    /// <summary>The cells of a row; one that is written once for several stands for each.</summary>
+    /// <summary>The cells of a row, with repeated cells expanded.</summary>
     private static List<XElement> Cells(XElement row) =>
         [.. row.Elements(Table + "table-cell").SelectMany(c => Enumerable.Repeat(c, Math.Clamp((int)(FiniteNumber.Parse(c.Get(Table + "number-columns-repeated")) ?? 1), 1, Chart.MostSeries))).Take(Chart.MostPoints)];
 

@@ -11,7 +11,7 @@ internal sealed class OdpDeck : IDeckFormat
 {
     public string Type => MediaTypes.Odp;
 
-    // The standard puts the type first and unpacked, so that it stands at a known place.
+    // In the standard, the type is the first entry and not compressed, so its position is fixed.
     public bool Recognises(DeckFile file, ReadOnlySpan<byte> head) =>
         head.StartsWith("PK\x03\x04"u8) && head.IndexOf("mimetype"u8) == 30 && head.IndexOf(Encoding.ASCII.GetBytes(MediaTypes.Odp)) is > 0 and < 100;
 
@@ -97,7 +97,7 @@ internal sealed class OdpDeck : IDeckFormat
         }
     }
 
-    /// <summary>What names an element for the timing.</summary>
+    /// <summary>The ids of an element that its timing may use.</summary>
     internal static string? Id(XElement element) =>
         element.Get(Odf.Draw + "id") ?? element.Get(XNamespace.Xml + "id") ?? element.Get(Odf.Text + "id");
 
@@ -108,7 +108,7 @@ internal sealed class OdpDeck : IDeckFormat
         return type.StartsWith("audio/", StringComparison.Ordinal) || DeckSound.Endings.Contains(ending);
     }
 
-    /// <summary>How a video is seen: its frame's place, and what it is told.</summary>
+    /// <summary>How a video is shown: the position and parameters of its frame.</summary>
     private static DeckVideo Video(XElement plugin, OdpPackage package)
     {
         var frame = plugin.Parent!;
@@ -124,6 +124,6 @@ internal sealed class OdpDeck : IDeckFormat
     private static IEnumerable<string> NotUnderstood(XElement page, OdpTiming timing)
     {
         if (page.Descendants(Anim + "animateMotion").Any()) yield return "a motion path is left out";
-        if (timing.ToldOf is { } told) yield return told;
+        if (timing.NotUnderstood is { } told) yield return told;
     }
 }

@@ -6,7 +6,7 @@ using static Phonaris.Formats.Decks.Presentations.Odf;
 
 namespace Phonaris.Formats.Decks.Presentations;
 
-/// <summary>Works out what is on a page of an OpenDocument presentation.</summary>
+/// <summary>Computes the drawing of an OpenDocument page.</summary>
 /// <param name="package">The presentation.</param>
 /// <param name="page">The page.</param>
 internal sealed class OdpDrawing(OdpPackage package, XElement page)
@@ -34,7 +34,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
     private void Shape(XElement shape, int from, int to)
     {
         if (shape.Get(Show + "placeholder") == "true" && shape.Parent == page && Lines(shape).Length == 0) return;
-        // What leaves and comes again is there more than once.
+        // A shape that disappears and reappears is drawn more than once.
         foreach (var (since, until) in _timing.Stays(OdpDeck.Id(shape), from, to)) There(shape, since, until);
     }
 
@@ -51,7 +51,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
         List<XElement> looks = [.. styles.Select(s => s.Element(Style + "graphic-properties")).OfType<XElement>()];
         var line = LineOf(looks);
         var fill = Fill(looks).Paint;
-        // Not in the standard, but written.
+        // Not in the standard, but used by writers.
         if (looks.SelectMany(l => l.Attributes()).Any(a => a.Name.LocalName is "glow-radius" or "softedge-radius" && Odf.Points(a.Value) > 0)) _notDrawn.Add("a glow or a soft edge is left out");
         switch (shape.Name.LocalName)
         {
@@ -97,7 +97,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
             return;
         }
         if (frame.Element(Draw + "plugin") is not null) return;
-        // Of several pictures the first that can be read: the rest are the same in other forms.
+        // The first readable picture: the others are the same in other formats.
         var pictures = frame.Elements(Draw + "image").Select(i => package.File(i.Get(Link + "href"))).OfType<byte[]>().ToList();
         if (pictures.FirstOrDefault(p => KnownPictures.CanBeDrawn(p)) is { } picture)
         {
@@ -115,7 +115,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
         }
     }
 
-    /// <summary>The chart of a frame, kept within it or beside; null where it has none, or one that cannot be drawn.</summary>
+    /// <summary>The chart of a frame, embedded or in the package; null if there is none that can be drawn.</summary>
     private Chart? ChartOf(XElement frame)
     {
         if (frame.Element(Draw + "object") is not { } held) return null;
@@ -135,7 +135,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
                 var (start, end) = (Color(gradient.Get(Draw + "start-color")) ?? 0xFFFFFFFF, Color(gradient.Get(Draw + "end-color")) ?? 0xFF000000);
                 var style = gradient.Get(Draw + "style");
                 var radial = style is "radial" or "ellipsoid" or "square" or "rectangular";
-                // The angle turns a gradient that runs from top to bottom, counter-clockwise.
+                // The angle rotates a top-to-bottom gradient counter-clockwise.
                 var angle = 90 - Number((gradient.Get(Draw + "angle") ?? "0").TrimEnd('d', 'e', 'g')) / (gradient.Get(Draw + "angle")?.EndsWith("deg", StringComparison.Ordinal) == true ? 1 : 10);
                 ValueList<GradientStop> stops = style == "axial"
                     ? [new(0, start), new(0.5, end), new(1, start)]
@@ -150,7 +150,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
         }
     }
 
-    /// <summary>How a picture is laid side by side; null for one without a size.</summary>
+    /// <summary>How a picture is tiled; null if it has no size.</summary>
     private static Tiling? Tiled(List<XElement> looks, byte[] picture)
     {
         if (KnownPictures.SizeOf(picture) is not { } size) return null;
@@ -162,7 +162,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
             corner.StartsWith("top", StringComparison.Ordinal) ? 0 : corner.StartsWith("bottom", StringComparison.Ordinal) ? 1 : 0.5, 0, 0);
     }
 
-    /// <summary>The pattern that is nearest to a hatch: by how many ways its lines run, and how they are turned, in tenths of a degree.</summary>
+    /// <summary>The pattern closest to a hatch: by the number of its line directions and their rotation, in tenths of a degree.</summary>
     private static string Hatched(XElement hatch)
     {
         var turned = Math.Abs(Number((hatch.Get(Draw + "rotation") ?? "0").TrimEnd('d', 'e', 'g')));
@@ -176,14 +176,14 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
     {
         string? First(XName name) => looks.First(name);
         if (First(Draw + "shadow") != "visible") return null;
-        // Not in the standard, but written: how far its edge runs out.
+        // Not in the standard, but used by writers: the extent of a soft edge.
         var blur = looks.SelectMany(l => l.Attributes()).FirstOrDefault(a => a.Name.LocalName == "shadow-blur")?.Value;
         return new(
             WithOpacity(Color(First(Draw + "shadow-color")) ?? 0xFF808080, Percent(First(Draw + "shadow-opacity")) ?? 1), Odf.Points(blur) ?? 0,
             Odf.Points(First(Draw + "shadow-offset-x")) ?? 0, Odf.Points(First(Draw + "shadow-offset-y")) ?? 0);
     }
 
-    /// <summary>What is done to the colours of a picture; null for nothing.</summary>
+    /// <summary>The colour effects of a picture; null for none.</summary>
     private static Recoloring? Recolored(List<XElement> looks)
     {
         string? First(XName name) => looks.First(name);
@@ -201,20 +201,20 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
             Color(First(SvgCompatible + "stroke-color")) ?? 0xFF000000, Math.Max(0.5, Odf.Points(First(SvgCompatible + "stroke-width")) ?? 0.5), kind == "dash" ? [4, 3] : [],
             End("start"), End("end"));
 
-        // The names of markers are free; what is round is called so.
+        // Marker names are free; round ones are named like this.
         LineEnd? End(string side) => First(Draw + $"marker-{side}") is { Length: > 0 } name
             ? new(name.Contains("ircle", StringComparison.Ordinal) ? LineEndKind.Oval : LineEndKind.Triangle)
             : null;
     }
 
-    /// <summary>Where a shape is: its frame, or a line's ends; turned as its transform says.</summary>
+    /// <summary>The position of a shape: its frame, or the ends of a line, transformed.</summary>
     private static Box? BoxOf(XElement shape)
     {
         if (shape.Length(SvgCompatible + "x1") is { } x1 && shape.Length(SvgCompatible + "x2") is { } x2 && shape.Length(SvgCompatible + "y1") is { } y1 && shape.Length(SvgCompatible + "y2") is { } y2)
             return new(Math.Min(x1, x2), Math.Min(y1, y2), Math.Abs(x2 - x1), Math.Abs(y2 - y1), 0, x2 < x1, y2 < y1);
         if (shape.Length(SvgCompatible + "width") is not { } w || shape.Length(SvgCompatible + "height") is not { } h) return null;
         if (shape.Get(Draw + "transform") is not { } transform) return new(shape.Length(SvgCompatible + "x") ?? 0, shape.Length(SvgCompatible + "y") ?? 0, w, h);
-        // "rotate (radians) translate (x y)": turned about the origin, counter-clockwise, then moved.
+        // "rotate (radians) translate (x y)": a counter-clockwise rotation about the origin, then a translation.
         var angle = -Number(Inside("rotate").FirstOrDefault() ?? "0");
         var move = Inside("translate").Select(p => Odf.Points(p) ?? 0).ToList();
         var (mx, my) = (move.ElementAtOrDefault(0), move.ElementAtOrDefault(1));
@@ -235,7 +235,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
     private static Outline Rounded(XElement shape, Box box) =>
         shape.Length(Draw + "corner-radius") is > 0 and var radius ? Outlines.Rounded(box.Width, box.Height, radius) : Outlines.Rectangle;
 
-    /// <summary>Forms by the names the standard's practice gives them; many come with the names of ISO/IEC 29500 behind a prefix.</summary>
+    /// <summary>Shapes by their customary names; many have names of ISO/IEC 29500 after a prefix.</summary>
     private static Outline? Preset(string type, Box box)
     {
         var name = type switch

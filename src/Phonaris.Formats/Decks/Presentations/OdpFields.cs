@@ -4,14 +4,14 @@ using static Phonaris.Formats.Decks.Presentations.Odf;
 
 namespace Phonaris.Formats.Decks.Presentations;
 
-/// <summary>What stands on a page in places that its master has for all pages: its number, what is said at the head and foot, the date (ISO/IEC 26300-1, 7.4, 7.9).</summary>
+/// <summary>The fields of a page that its master defines for all pages: number, header, footer and date (ISO/IEC 26300-1, 7.4, 7.9).</summary>
 /// <param name="page">The page.</param>
 /// <param name="properties">The page's properties, nearest first.</param>
 internal sealed class OdpFields(XElement page, IReadOnlyList<XElement> properties)
 {
     private readonly string _number = (page.ElementsBeforeSelf(Draw + "page").Count() + 1).ToString(CultureInfo.InvariantCulture);
 
-    /// <summary>Whether a shape of the master is seen on the page: all are that are no places for something, and those of these places that the page asks for.</summary>
+    /// <summary>Whether a shape of the master is visible on the page: all except placeholders, and those placeholders that the page enables.</summary>
     /// <param name="shape">The shape.</param>
     public bool Shows(XElement shape) => shape.Get(Show + "class") switch
     {
@@ -20,13 +20,13 @@ internal sealed class OdpFields(XElement page, IReadOnlyList<XElement> propertie
         _ => false,
     };
 
-    /// <summary>What a field says on the page; null for an element that is none.</summary>
+    /// <summary>The text of a field on the page; null if the element is not a field.</summary>
     /// <param name="field">The element.</param>
     public string? Says(XElement field)
     {
         if (field.Name == Text + "page-number") return _number;
         if (field.Name != Show + "header" && field.Name != Show + "footer" && field.Name != Show + "date-time") return null;
-        // Said once in the presentation, and used by name.
+        // Declared once in the presentation and referred to by name.
         var used = page.Get(Show + $"use-{field.Name.LocalName}-name");
         return page.Parent?.Elements(Show + $"{field.Name.LocalName}-decl").FirstOrDefault(d => d.Get(Show + "name") == used)?.Value ?? field.Value;
     }

@@ -11,7 +11,7 @@ internal sealed class OdpPackage : IDisposable
     private readonly string _name;
     private readonly Dictionary<(string Family, string Name), XElement> _styles;
     private readonly Dictionary<string, string> _fonts;
-    private readonly KeptPictures _pictures = new();
+    private readonly PictureCache _pictures = new();
 
     /// <summary>Opens a presentation.</summary>
     public OdpPackage(string path, string name)
@@ -20,7 +20,7 @@ internal sealed class OdpPackage : IDisposable
         var content = Xml("content.xml") ?? throw new InvalidDataException("There is no content.");
         var common = Xml("styles.xml");
         Pages = [.. content.Element(Office + "body")?.Element(Office + "presentation")?.Elements(Draw + "page") ?? []];
-        // The document's own styles go before the common ones of the same name.
+        // Automatic styles of the document take precedence over common styles of the same name.
         _styles = new[] { content, common }
             .OfType<XElement>()
             .SelectMany(d => d.Elements().Where(e => e.Name == Office + "automatic-styles" || e.Name == Office + "styles"))
@@ -54,13 +54,13 @@ internal sealed class OdpPackage : IDisposable
     /// <summary>Gradients, pictures and dashes by name.</summary>
     public IReadOnlyDictionary<string, XElement> Named { get; }
 
-    /// <summary>The pages' width in points.</summary>
+    /// <summary>The width of the pages in points.</summary>
     public double Width { get; }
 
-    /// <summary>The pages' height in points.</summary>
+    /// <summary>The height of the pages in points.</summary>
     public double Height { get; }
 
-    /// <summary>A style and those it inherits from, the nearest first, the family's default last.</summary>
+    /// <summary>A style and its ancestors, the closest first, the family's default last.</summary>
     public List<XElement> Chain(string family, string? name)
     {
         List<XElement> chain = [];
@@ -70,22 +70,22 @@ internal sealed class OdpPackage : IDisposable
             name = style.Get(Style + "parent-style-name");
         }
         if (Defaults.TryGetValue(family, out var last)) chain.Add(last);
-        // What the defaults of placeholders do not say, those of shapes do.
+        // What the defaults of placeholders lack comes from those of shapes.
         if (family == "presentation" && Defaults.TryGetValue("graphic", out var shapes)) chain.Add(shapes);
         return chain;
     }
 
-    /// <summary>The family of a font of the document's list; its name itself where it is not there.</summary>
+    /// <summary>The family of a font declaration; the name itself if there is none.</summary>
     public string FontFamily(string name) => _fonts.GetValueOrDefault(name) is { Length: > 0 } family ? family : name;
 
-    /// <summary>The bytes of a file in the package, or null when it lies elsewhere.</summary>
+    /// <summary>The bytes of a file in the package; null if it is outside.</summary>
     public byte[]? File(string? address)
     {
         if (address is null || _zip.GetEntry(Inside(address)) is not { } entry) return null;
         return _pictures.Get(entry, () => entry.Open(), _name);
     }
 
-    /// <summary>The root of a document of the package; null where it is not there.</summary>
+    /// <summary>The root of a document in the package; null if it does not exist.</summary>
     public XElement? Xml(string entry)
     {
         if (_zip.GetEntry(entry) is not { } part) return null;
@@ -93,10 +93,10 @@ internal sealed class OdpPackage : IDisposable
         return ZipFiles.Xml(stream);
     }
 
-    /// <summary>Whether an address leads into the package.</summary>
+    /// <summary>Whether an address is within the package.</summary>
     public bool Has(string address) => _zip.GetEntry(Inside(address)) is not null;
 
-    /// <summary>An address as the package names its files.</summary>
+    /// <summary>An address as the name of an entry.</summary>
     public static string Inside(string address) => address.StartsWith("./", StringComparison.Ordinal) ? address[2..] : address.StartsWith("../", StringComparison.Ordinal) ? address[3..] : address;
 
     /// <inheritdoc/>

@@ -8,15 +8,15 @@ namespace Phonaris.Formats.Decks.Presentations;
 /// <summary>Reads a table of an OpenDocument page (OpenDocument 1.2, part 1, 9).</summary>
 /// <param name="package">The presentation.</param>
 /// <param name="table">The table.</param>
-/// <param name="fill">What an area is filled with by its properties.</param>
-/// <param name="timing">When its paragraphs appear.</param>
-/// <param name="fields">What fields say on the page.</param>
+/// <param name="fill">Reads a fill from properties.</param>
+/// <param name="timing">The steps of its paragraphs.</param>
+/// <param name="fields">The values of fields.</param>
 internal sealed class OdpTable(OdpPackage package, XElement table, Func<List<XElement>, Paint?> fill, OdpTiming timing, OdpFields fields)
 {
     private const int Most = 1000;
     private const double UsualWidth = 50;
 
-    /// <summary>The table, as wide as its frame; null where it has no cells.</summary>
+    /// <summary>The table, as wide as its frame; null if it has no cells.</summary>
     public DrawnTable? Read(Box box)
     {
         List<(double Width, string? Cells)> columns = [.. table.Descendants(Table + "table-column").SelectMany(c => Enumerable.Repeat(
@@ -51,7 +51,7 @@ internal sealed class OdpTable(OdpPackage package, XElement table, Func<List<XEl
         Line? Border(string side) => Read(looks.Select(l => l.Get(Fo + $"border-{side}") ?? l.Get(Fo + "border")).FirstOrDefault(b => b is not null));
     }
 
-    /// <summary>A border as it is written: a width, a kind and a colour, in any order.</summary>
+    /// <summary>Parses a border: a width, a style and a colour, in any order.</summary>
     private static Line? Read(string? border)
     {
         var words = border?.Split(' ', StringSplitOptions.RemoveEmptyEntries) ?? [];

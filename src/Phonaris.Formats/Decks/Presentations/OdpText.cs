@@ -5,20 +5,20 @@ using static Phonaris.Formats.Decks.Presentations.Odf;
 
 namespace Phonaris.Formats.Decks.Presentations;
 
-/// <summary>Reads the text of a shape of an OpenDocument presentation, with the styles of its paragraphs, its runs, its lists and itself.</summary>
+/// <summary>Reads the text of a shape, with the styles of its paragraphs, its runs, its lists and itself.</summary>
 /// <param name="package">The presentation.</param>
-/// <param name="styles">The shape's styles, nearest first.</param>
+/// <param name="styles">The styles of the shape, the closest first.</param>
 /// <param name="looks">Their graphic properties.</param>
-/// <param name="timing">When its paragraphs appear.</param>
-/// <param name="fields">What fields say on its page.</param>
+/// <param name="timing">The steps of its paragraphs.</param>
+/// <param name="fields">The values of fields.</param>
 internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XElement> looks, OdpTiming timing, OdpFields fields)
 {
     private const int MostColumns = 16;
     private const double UsualSize = 18;
 
-    /// <summary>The text, or null when there is none.</summary>
+    /// <summary>The text; null if there is none.</summary>
     /// <param name="holder">The shape, the cell, or the text box of a frame.</param>
-    /// <param name="isFrame">Whether it is a frame's: that wraps at its width unless it grows with its text (ODF 1.3, 20.165), whatever shapes do by default.</param>
+    /// <param name="isFrame">Whether it belongs to a frame: its text wraps unless the frame grows with it (ODF 1.3, 20.165), whatever the defaults of shapes are.</param>
     public TextBody? Read(XElement holder, bool isFrame = false)
     {
         List<Paragraph> paragraphs = [];
@@ -55,7 +55,7 @@ internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XE
     private Paragraph Read(XElement paragraph, int level, int number)
     {
         var chain = package.Chain("paragraph", paragraph.Get(Text + "style-name"));
-        // Levels of an outline have styles of their own, named after the first.
+        // Outline levels have their own styles, named after the first.
         var outline = level > 1 && styles.FirstOrDefault(s => s.Get(Style + "name")?.EndsWith("outline1", StringComparison.Ordinal) == true) is { } first
             ? package.Chain("presentation", first.Get(Style + "name")![..^1] + Math.Min(level, 9))
             : [];
@@ -146,7 +146,7 @@ internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XE
             Highlight = Color(First(Fo + "background-color")),
         };
 
-        // By the family itself, or by the name the document's list of fonts has it under.
+        // By the family itself, or by the name of a font declaration.
         string? Family(string script)
         {
             var own = First(script.Length == 0 ? Fo + "font-family" : Style + $"font-family{script}");
@@ -155,7 +155,7 @@ internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XE
         }
     }
 
-    /// <summary>How much text is raised, as a fraction of its size: by a word or by a percentage.</summary>
+    /// <summary>The baseline shift of text as a fraction of its size: a keyword or a percentage.</summary>
     private static double Raised(string? position) => position?.Split(' ')[0] switch
     {
         null => 0,
@@ -164,7 +164,7 @@ internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XE
         var share => Percent(share) ?? 0,
     };
 
-    /// <summary>The size of a font: relative ones multiply what lies behind them.</summary>
+    /// <summary>The size of a font: relative ones multiply inherited ones.</summary>
     private static double Size(List<XElement> words)
     {
         var factor = 1.0;

@@ -3,7 +3,7 @@ using static Phonaris.Formats.Decks.Presentations.Odf;
 
 namespace Phonaris.Formats.Decks.Presentations;
 
-/// <summary>What happens on a page after it has come, from its SMIL timing (ISO/IEC 26300, animation).</summary>
+/// <summary>The animation of a page, from its SMIL timing (ISO/IEC 26300, animation).</summary>
 internal sealed class OdpTiming : SlideTiming
 {
     /// <summary>Reads the timing of a page.</summary>

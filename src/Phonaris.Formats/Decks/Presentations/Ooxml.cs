@@ -3,7 +3,7 @@ using System.Xml.Linq;
 
 namespace Phonaris.Formats.Decks.Presentations;
 
-/// <summary>Names and numbers of ISO/IEC 29500 markup.</summary>
+/// <summary>Names and units of ISO/IEC 29500 markup.</summary>
 internal static class Ooxml
 {
     public static readonly XNamespace P = "http://schemas.openxmlformats.org/presentationml/2006/main";
@@ -12,12 +12,12 @@ internal static class Ooxml
     public static readonly XNamespace R = "http://schemas.openxmlformats.org/officeDocument/2006/relationships";
     public static readonly XNamespace Compatibility = "http://schemas.openxmlformats.org/markup-compatibility/2006";
 
-    /// <summary>The published extension of 2010 for media, sections and the length of transitions.</summary>
+    /// <summary>The published extension of 2010 for media, sections and transition lengths.</summary>
     public static readonly XNamespace Extended = "http://schemas.microsoft.com/office/powerpoint/2010/main";
 
     private const double EmuPerPoint = 12_700;
 
-    // The strict form of the standard (part 1) names the same things by other addresses than the transitional one (part 4).
+    // The strict form of the standard (part 1) uses other namespaces than the transitional one (part 4).
     private static readonly Dictionary<XNamespace, XNamespace> Strict = new()
     {
         ["http://purl.oclc.org/ooxml/presentationml/main"] = P,
@@ -26,7 +26,7 @@ internal static class Ooxml
         ["http://purl.oclc.org/ooxml/officeDocument/relationships"] = R,
     };
 
-    /// <summary>The document with strict names put as transitional ones.</summary>
+    /// <summary>The document with transitional instead of strict names.</summary>
     public static XElement Transitional(XElement root)
     {
         if (!Strict.ContainsKey(root.Name.Namespace)) return root;
@@ -40,7 +40,7 @@ internal static class Ooxml
         static XName Name(XName name) => Strict.TryGetValue(name.Namespace, out var space) ? space + name.LocalName : name;
     }
 
-    /// <summary>The drawing kept beside a diagram, with the names of a slide's shapes: but for their address they are the same.</summary>
+    /// <summary>The drawing stored with a diagram: the same names as a slide's shapes in another namespace.</summary>
     public static XElement AsSlide(XElement drawing)
     {
         var own = drawing.Name.Namespace;
@@ -49,14 +49,14 @@ internal static class Ooxml
         return slide;
     }
 
-    /// <summary>A whole number of an attribute, or null.</summary>
+    /// <summary>The integer in an attribute; null if missing.</summary>
     public static long? Number(this XElement? element, string attribute) =>
         long.TryParse(element?.Attribute(attribute)?.Value, NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var n) ? n : null;
 
-    /// <summary>A length in points, of an attribute in English metric units.</summary>
+    /// <summary>The length in an attribute in English metric units, in points.</summary>
     public static double? Points(this XElement? element, string attribute) => element.Number(attribute) / EmuPerPoint;
 
-    /// <summary>A fraction of an attribute in thousandths of a percent, or with a percent sign as the strict form writes it.</summary>
+    /// <summary>The fraction in an attribute in thousandths of a percent, or with a percent sign as in the strict form.</summary>
     public static double? Share(this XElement? element, string attribute)
     {
         var text = element?.Attribute(attribute)?.Value;
@@ -65,14 +65,14 @@ internal static class Ooxml
         return double.TryParse(percent ? text[..^1] : text, NumberStyles.Float, CultureInfo.InvariantCulture, out var v) ? v / (percent ? 100 : 100_000) : null;
     }
 
-    /// <summary>The elements of a name that extensions of the standard (part 3) put in, whatever their address.</summary>
+    /// <summary>The elements with a name that extensions of the standard (part 3) add, in any namespace.</summary>
     public static IEnumerable<XElement> Extensions(this XElement element, string name) => element.Descendants().Where(e => e.Name.LocalName == name && e.Name.Namespace != P && e.Name.Namespace != A);
 
-    /// <summary>Whether an attribute says yes.</summary>
+    /// <summary>Whether a boolean attribute is true.</summary>
     public static bool Says(this XElement? element, string attribute, bool otherwise = false) =>
         element?.Attribute(attribute)?.Value is { } value ? value is "1" or "true" or "on" : otherwise;
 
-    /// <summary>The shapes of a tree in drawing order, groups as they are; of alternatives, the one that everybody can read.</summary>
+    /// <summary>The shapes of a tree in drawing order, groups as they are. Of alternatives, the one every reader supports.</summary>
     public static IEnumerable<XElement> Shapes(this XElement? tree)
     {
         foreach (var child in tree?.Elements() ?? [])
@@ -82,22 +82,22 @@ internal static class Ooxml
         }
     }
 
-    /// <summary>Whether an element lies nowhere within what another way of saying it stands in for.</summary>
+    /// <summary>Whether no part of an element's path is a fallback alternative.</summary>
     public static bool IsChosen(this XElement element) =>
         element.Ancestors().Where(a => a.Parent?.Name == Compatibility + "AlternateContent").All(a => Chosen(a.Parent!) == a);
 
-    /// <summary>Of ways to say the same the one for readers that know little, which is often a picture; else the first (ISO/IEC 29500-3, 7.5).</summary>
+    /// <summary>Of alternatives, the fallback for simple readers, which is often a picture; otherwise the first (ISO/IEC 29500-3, 7.5).</summary>
     private static XElement? Chosen(XElement ways) =>
         ways.Element(Compatibility + "Fallback") is { HasElements: true } fallback ? fallback : ways.Element(Compatibility + "Choice");
 
-    /// <summary>The properties every shape has: id, name, description.</summary>
+    /// <summary>The common properties of shapes: id, name, description.</summary>
     public static XElement? Properties(this XElement shape) => shape.Elements().FirstOrDefault(e => e.Name.LocalName.StartsWith("nv", StringComparison.Ordinal))?.Element(P + "cNvPr");
 
-    /// <summary>The placeholder a shape fills, or null.</summary>
+    /// <summary>The placeholder of a shape; null for none.</summary>
     public static XElement? Placeholder(this XElement shape) =>
         shape.Elements().FirstOrDefault(e => e.Name.LocalName.StartsWith("nv", StringComparison.Ordinal))?.Element(P + "nvPr")?.Element(P + "ph");
 
-    /// <summary>The text of a body, a line a paragraph.</summary>
+    /// <summary>The text of a body, one line per paragraph.</summary>
     public static string Text(XElement? body) => body is null ? "" : string.Join('\n', body.Elements(A + "p").Select(Line).Where(l => l.Length > 0));
 
     /// <summary>The text of a paragraph.</summary>

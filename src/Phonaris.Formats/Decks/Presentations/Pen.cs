@@ -2,23 +2,23 @@ using Phonaris.Core.Drawings;
 
 namespace Phonaris.Formats.Decks.Presentations;
 
-/// <summary>Writes down the moves of a form's line as it is followed.</summary>
-/// <param name="scaleX">What a horizontal length is multiplied by.</param>
-/// <param name="scaleY">What a vertical length is multiplied by.</param>
-/// <param name="left">What lies at 0, before.</param>
-/// <param name="top">What lies at 0, before.</param>
+/// <summary>Records the path commands of a shape.</summary>
+/// <param name="scaleX">The horizontal scale.</param>
+/// <param name="scaleY">The vertical scale.</param>
+/// <param name="left">The horizontal origin, before scaling.</param>
+/// <param name="top">The vertical origin, before scaling.</param>
 internal sealed class Pen(double scaleX = 1, double scaleY = 1, double left = 0, double top = 0)
 {
     private readonly List<PenMove> _moves = [];
     private (double X, double Y) _begin;
 
-    /// <summary>Where the pen is.</summary>
+    /// <summary>The current point.</summary>
     public (double X, double Y) At { get; private set; }
 
-    /// <summary>What was drawn; empty where the pen never moved.</summary>
+    /// <summary>The path; empty if nothing was drawn.</summary>
     public ValueList<PenMove> Moves => [.. _moves];
 
-    /// <summary>Lifts the pen to a point.</summary>
+    /// <summary>Moves to a point.</summary>
     public void MoveTo(double x, double y)
     {
         _begin = (x, y);
@@ -28,22 +28,22 @@ internal sealed class Pen(double scaleX = 1, double scaleY = 1, double left = 0,
     /// <summary>Draws a straight line.</summary>
     public void LineTo(double x, double y) => Add(PenMoveKind.Line, x, y);
 
-    /// <summary>Draws a cubic curve.</summary>
+    /// <summary>Draws a cubic Bézier curve.</summary>
     public void CurveTo(double x1, double y1, double x2, double y2, double x, double y)
     {
         if (!double.IsFinite(x1 + y1 + x2 + y2)) return;
         Add(PenMoveKind.Curve, x, y, x1, y1, x2, y2);
     }
 
-    /// <summary>Draws a quadratic curve, as a cubic one: its control points lie two thirds of the way to the one given.</summary>
+    /// <summary>Draws a quadratic Bézier curve as a cubic one: its control points are two thirds of the way to the given one.</summary>
     public void QuadTo(double x1, double y1, double x, double y) =>
         CurveTo(At.X + 2 * (x1 - At.X) / 3, At.Y + 2 * (y1 - At.Y) / 3, x + 2 * (x1 - x) / 3, y + 2 * (y1 - y) / 3, x, y);
 
-    /// <summary>Draws an arc of an ellipse from where the pen is, in pieces of at most a quarter; at most once around.</summary>
-    /// <param name="rx">Half the ellipse's width.</param>
-    /// <param name="ry">Half its height.</param>
-    /// <param name="start">Where on it the pen is: the angle of the line from its middle, clockwise from the right, in radians.</param>
-    /// <param name="sweep">By how much that angle grows.</param>
+    /// <summary>Draws an elliptical arc from the current point, in parts of at most a quadrant, at most once around.</summary>
+    /// <param name="rx">The horizontal radius.</param>
+    /// <param name="ry">The vertical radius.</param>
+    /// <param name="start">The angle of the current point on the ellipse, seen from the centre, clockwise from the right, in radians.</param>
+    /// <param name="sweep">The angle of the arc.</param>
     public void ArcTo(double rx, double ry, double start, double sweep)
     {
         if (!double.IsFinite(start + sweep)) return;
@@ -55,7 +55,7 @@ internal sealed class Pen(double scaleX = 1, double scaleY = 1, double left = 0,
         {
             angle += sweep / pieces;
             var to = OnEllipse(angle);
-            // The same way round as the line from the middle goes.
+            // In the same direction as the angle from the centre.
             while (sweep > 0 && to < from - 1e-9) to += 2 * Math.PI;
             while (sweep < 0 && to > from + 1e-9) to -= 2 * Math.PI;
             var reach = 4.0 / 3 * Math.Tan((to - from) / 4);
@@ -66,11 +66,11 @@ internal sealed class Pen(double scaleX = 1, double scaleY = 1, double left = 0,
             from = OnEllipse(angle);
         }
 
-        // Where the line from the middle meets the ellipse, as the angle that cosine and sine of it are taken of.
+        // The parameter of the ellipse at an angle seen from the centre.
         double OnEllipse(double of) => Math.Atan2(rx * Math.Sin(of), ry * Math.Cos(of));
     }
 
-    /// <summary>Back to where this part began.</summary>
+    /// <summary>Closes the current subpath.</summary>
     public void Close()
     {
         if (_moves.Count == 0) return;

@@ -5,7 +5,7 @@ using static Phonaris.Formats.Decks.Presentations.Ooxml;
 
 namespace Phonaris.Formats.Decks.Presentations;
 
-/// <summary>Reads a chart by the values that are kept in it (ISO/IEC 29500-1, 21.2).</summary>
+/// <summary>Reads a chart with its cached values (ISO/IEC 29500-1, 21.2).</summary>
 /// <param name="space">The chart's document.</param>
 /// <param name="colors">The colours.</param>
 internal sealed class PptxChart(XElement space, PptxColors colors)
@@ -16,14 +16,14 @@ internal sealed class PptxChart(XElement space, PptxColors colors)
     private readonly XElement? _plotArea = space.Element(C + "chart")?.Element(C + "plotArea");
     private readonly TextRun _text = Looks(space.Element(C + "txPr"), colors, new("", Chart.UsualSize, colors.Scheme("tx1") ?? 0xFF000000, colors.Font(heading: false)));
 
-    /// <summary>The chart, or null for one of a kind that is not drawn.</summary>
+    /// <summary>The chart; null for an unsupported kind.</summary>
     public Chart? Read()
     {
         var plots = _plotArea?.Elements().Where(e => e.Name.LocalName.EndsWith("Chart", StringComparison.Ordinal)).ToList() ?? [];
         if (plots.Count == 0 || plots.Any(p => KindOf(p) is null)) return null;
         var scattered = plots.All(p => KindOf(p) == ChartKind.Scatter);
         List<XElement> axes = [.. _plotArea!.Elements().Where(e => e.Name == C + "valAx")];
-        // Of a scatter's two axes of values the lower one.
+        // The horizontal one of a scatter chart's two value axes.
         var names = scattered ? axes.Find(a => Val(a.Element(C + "axPos")) is "b" or "t") : _plotArea.Elements().FirstOrDefault(e => e.Name == C + "catAx" || e.Name == C + "dateAx");
         axes.Remove(names!);
         List<ChartPlot> read = [.. plots.Select(p => Plot(p, axes))];
@@ -83,7 +83,7 @@ internal sealed class PptxChart(XElement space, PptxColors colors)
         var points = varied ? Enumerable.Range(0, values.Count).ToDictionary(i => i, i => (Paint?)new SolidPaint(Accent(i))) : [];
         foreach (var point in series.Elements(C + "dPt"))
             if (colors.Fill(point.Element(C + "spPr")) is (true, var own) && Double(point.Element(C + "idx")) is { } at) points[(int)at] = own;
-        // What is drawn by a line is marked in the colour of its marks, else in that of its line.
+        // The legend colour of a line series: that of its markers, otherwise that of its line.
         var marked = colors.Fill(marker?.Element(C + "spPr")) is (true, var mark) ? mark : line is null ? accent : new SolidPaint(line.Color);
         return new(Words(series.Element(C + "tx")).FirstOrDefault() ?? "", values, drawn ? marked : said ? fill : accent, line)
         {
@@ -125,7 +125,7 @@ internal sealed class PptxChart(XElement space, PptxColors colors)
     private TextRun? Title(XElement chart, List<ChartPlot> plots)
     {
         if (chart.Element(C + "title") is not { } title || Says(chart.Element(C + "autoTitleDeleted"), otherwise: false)) return null;
-        // One that says nothing is called as its only series is.
+        // A chart without title text is named after its only series.
         var words = Rich(title) ?? (plots is [{ Series: [var only] }] ? only.Name : "");
         if (words.Length == 0) return null;
         var usual = _text with { Text = words, Size = _text.Size * TitleSize, Bold = true };
@@ -141,7 +141,7 @@ internal sealed class PptxChart(XElement space, PptxColors colors)
         return text.Trim().Length > 0 ? text.Trim() : null;
     }
 
-    /// <summary>The words of a reference or a list, by their places; of several levels the lowest.</summary>
+    /// <summary>The strings of a reference or a list, by index; of several levels, the lowest.</summary>
     private static List<string> Words(XElement? holder)
     {
         if (holder is null) return [];
@@ -164,7 +164,7 @@ internal sealed class PptxChart(XElement space, PptxColors colors)
 
     private uint Accent(int index) => colors.Scheme($"accent{Math.Abs(index) % 6 + 1}") ?? 0xFF4472C4;
 
-    /// <summary>How words look by a body of text's own defaults, or by the properties of a run.</summary>
+    /// <summary>The text format from a body's defaults, or from run properties.</summary>
     private static TextRun Looks(XElement? text, PptxColors colors, TextRun otherwise)
     {
         var looks = text?.Name == A + "rPr" ? text : text?.Elements(A + "p").FirstOrDefault()?.Element(A + "pPr")?.Element(A + "defRPr");
@@ -183,6 +183,6 @@ internal sealed class PptxChart(XElement space, PptxColors colors)
 
     private static double? Double(XElement? element) => Val(element) is { } value ? FiniteNumber.Parse(value.TrimEnd('%')) : null;
 
-    /// <summary>Whether an element says yes: one without a value does (21.2.3.1).</summary>
+    /// <summary>Whether a boolean element is true: without a value it is (21.2.3.1).</summary>
     private static bool Says(XElement? element, bool otherwise = true) => element is null ? otherwise : Val(element) is null or "1" or "true";
 }

@@ -8,21 +8,21 @@ namespace Phonaris.Formats.Decks.Presentations;
 
 /// <summary>Colours, fills and lines of a presentation, through its theme (ISO/IEC 29500-1, 20.1).</summary>
 /// <param name="theme">The theme.</param>
-/// <param name="map">What the colours of the text and the background are called in the theme.</param>
-/// <param name="picture">Gives the bytes of a picture by its relationship.</param>
+/// <param name="map">The mapping of text and background colours to theme colours.</param>
+/// <param name="picture">Returns the bytes of a picture by its relationship.</param>
 internal sealed class PptxColors(XElement? theme, IReadOnlyDictionary<string, string> map, Func<string?, byte[]?> picture)
 {
     private const double UsualLine = 0.75, AngleUnits = 60_000;
 
     private readonly XElement? _elements = theme?.Element(A + "themeElements");
 
-    /// <summary>The theme's fills and lines, counted from 1.</summary>
+    /// <summary>The fills and lines of the theme, counted from 1.</summary>
     public XElement? Formats => _elements?.Element(A + "fmtScheme");
 
     /// <summary>The theme's font for headings or for text.</summary>
     public string Font(bool heading) => Fonts(heading)?.Element(A + "latin")?.Attribute("typeface")?.Value ?? "";
 
-    /// <summary>The theme's fonts for other scripts: those it has for a language, and for all of the east and of what is shaped.</summary>
+    /// <summary>The theme's fonts for other scripts: by language, and for East Asian and complex scripts.</summary>
     /// <param name="heading">Whether they are for headings.</param>
     /// <param name="language">The language, by its tag.</param>
     public IEnumerable<string> OtherFonts(bool heading, string? language)
@@ -35,8 +35,8 @@ internal sealed class PptxColors(XElement? theme, IReadOnlyDictionary<string, st
     private XElement? Fonts(bool heading) => _elements?.Element(A + "fontScheme")?.Element(A + (heading ? "majorFont" : "minorFont"));
 
     /// <summary>The colour that an element holds, 0xAARRGGBB; null when it holds none.</summary>
-    /// <param name="holder">What holds it.</param>
-    /// <param name="placeholder">What a style's place for a colour stands for.</param>
+    /// <param name="holder">The element that contains it.</param>
+    /// <param name="placeholder">The colour that a style's placeholder colour stands for.</param>
     public uint? Color(XElement? holder, uint? placeholder = null)
     {
         var element = holder?.Elements().FirstOrDefault(e => e.Name.Namespace == A && e.Name.LocalName.EndsWith("Clr", StringComparison.Ordinal));
@@ -55,7 +55,7 @@ internal sealed class PptxColors(XElement? theme, IReadOnlyDictionary<string, st
         return plain is { } color ? Changed(color, element) : null;
     }
 
-    /// <summary>What an element fills with: whether it says anything, and the paint, which is null for no fill.</summary>
+    /// <summary>The fill of an element: whether it specifies one, and the paint, which is null for no fill.</summary>
     public (bool Said, Paint? Paint) Fill(XElement? holder, uint? placeholder = null)
     {
         foreach (var fill in holder?.Elements().Where(e => e.Name.Namespace == A || e.Name.LocalName == "blipFill") ?? [])
@@ -72,7 +72,7 @@ internal sealed class PptxColors(XElement? theme, IReadOnlyDictionary<string, st
         return (false, null);
     }
 
-    /// <summary>A picture as a fill, or null when it lies elsewhere.</summary>
+    /// <summary>A picture as a fill; null if it is outside the file.</summary>
     public PicturePaint? Blip(XElement fill)
     {
         var blip = fill.Element(A + "blip");
@@ -83,7 +83,7 @@ internal sealed class PptxColors(XElement? theme, IReadOnlyDictionary<string, st
         var opacity = blip?.Element(A + "alphaModFix").Share("amt") ?? 1;
         return new(data, left, top, right, bottom, opacity) { Recolored = Recolored(blip), Tiled = Tiled(fill.Element(A + "tile"), data) };
 
-        // What is left of the picture lies within a part of the area, or reaches beyond it (20.1.8.30, 20.1.8.55): told as what is cut off besides, or as room.
+        // The rest of the picture is fitted into a part of the area, or extends beyond it (20.1.8.30, 20.1.8.55): expressed as additional crop, or as space.
         (double From, double To) Cut(string from, string to)
         {
             var (a, b) = (crop.Share(from) ?? 0, crop.Share(to) ?? 0);
@@ -93,7 +93,7 @@ internal sealed class PptxColors(XElement? theme, IReadOnlyDictionary<string, st
         }
     }
 
-    /// <summary>How a picture is laid side by side (20.1.8.58); null where it is not.</summary>
+    /// <summary>How a picture is tiled (20.1.8.58); null if it is not.</summary>
     private static Tiling? Tiled(XElement? tile, byte[] data)
     {
         if (tile is null || KnownPictures.SizeOf(data) is not { } size) return null;
@@ -105,7 +105,7 @@ internal sealed class PptxColors(XElement? theme, IReadOnlyDictionary<string, st
             tile.Points("tx") ?? 0, tile.Points("ty") ?? 0, flip.Contains('x'), flip.Contains('y'));
     }
 
-    /// <summary>What is done to the colours of a picture (20.1.8.23 to 20.1.8.42); null for nothing.</summary>
+    /// <summary>The colour effects of a picture (20.1.8.23 to 20.1.8.42); null for none.</summary>
     private Recoloring? Recolored(XElement? blip)
     {
         var recoloring = new Recoloring();
@@ -113,12 +113,12 @@ internal sealed class PptxColors(XElement? theme, IReadOnlyDictionary<string, st
         if (blip?.Element(A + "duotone")?.Elements().Take(2).Select(c => Color(new XElement("of", c))).ToList() is [{ } dark, { } light]) recoloring = recoloring with { Dark = dark, Light = light };
         if (blip?.Element(A + "lum") is { } lum) recoloring = recoloring with { Brightness = lum.Share("bright") ?? 0, Contrast = lum.Share("contrast") ?? 0 };
         if (blip?.Element(A + "biLevel").Share("thresh") is { } threshold) recoloring = recoloring with { Threshold = threshold };
-        // One colour for another is what a background is taken out by, nothing else of note.
+        // Replacing a colour is only used to make a background transparent.
         if (blip?.Element(A + "clrChange") is { } change && Color(change.Element(A + "clrTo")) is < 0x0100_0000 && Color(change.Element(A + "clrFrom")) is { } cleared) recoloring = recoloring with { Cleared = cleared };
         return recoloring == new Recoloring() ? null : recoloring;
     }
 
-    /// <summary>The shadow an element's effects throw (20.1.8.45); null for none.</summary>
+    /// <summary>The shadow of an element (20.1.8.45); null for none.</summary>
     public Shadow? Shadow(XElement? effects, uint? placeholder = null)
     {
         if (effects?.Element(A + "outerShdw") is not { } shadow || Color(shadow, placeholder) is not { } color) return null;
@@ -126,7 +126,7 @@ internal sealed class PptxColors(XElement? theme, IReadOnlyDictionary<string, st
         return new(color, shadow.Points("blurRad") ?? 0, far * Math.Cos(angle), far * Math.Sin(angle));
     }
 
-    /// <summary>The line that an element draws: whether it says anything, and the line, which is null for none.</summary>
+    /// <summary>The line of an element: whether it specifies one, and the line, which is null for none.</summary>
     public (bool Said, Line? Line) Line(XElement? element, uint? placeholder, Line? otherwise)
     {
         if (element is null) return (false, otherwise);
@@ -155,7 +155,7 @@ internal sealed class PptxColors(XElement? theme, IReadOnlyDictionary<string, st
         }
     }
 
-    /// <summary>A colour of the theme, 0xAARRGGBB, by its name there or on the slide; null where the theme has none.</summary>
+    /// <summary>A theme colour, 0xAARRGGBB, by its name in the theme or on the slide; null if the theme has none.</summary>
     public uint? Scheme(string name)
     {
         var own = map.GetValueOrDefault(name, name);
@@ -180,7 +180,7 @@ internal sealed class PptxColors(XElement? theme, IReadOnlyDictionary<string, st
         static double Middle(double? from, double? to) => ((from ?? 0) + 1 - (to ?? 0)) / 2;
     }
 
-    /// <summary>A colour after what its element's children do to it.</summary>
+    /// <summary>A colour after the modifications in its child elements.</summary>
     private static uint Changed(uint color, XElement element)
     {
         var alpha = 255.0 * (color >> 24) / 255;
@@ -210,7 +210,7 @@ internal sealed class PptxColors(XElement? theme, IReadOnlyDictionary<string, st
         }
     }
 
-    /// <summary>A colour of hue (degrees), saturation and lightness (percent).</summary>
+    /// <summary>A colour from hue (degrees), saturation and lightness (percent).</summary>
     private static uint Hsl(double hue, double saturation, double lightness)
     {
         var color = SKColorF.FromHsl((float)hue, (float)Math.Clamp(saturation, 0, 100), (float)Math.Clamp(lightness, 0, 100));
@@ -234,7 +234,7 @@ internal sealed class PptxColors(XElement? theme, IReadOnlyDictionary<string, st
 
     private static uint Byte(double? share) => (uint)Math.Clamp(Math.Round(255 * (share ?? 0)), 0, 255);
 
-    /// <summary>A preset colour by the name that CSS gives it: <c>dkBlue</c> is <c>darkblue</c>. Black when it is not known.</summary>
+    /// <summary>A preset colour by its CSS name: <c>dkBlue</c> is <c>darkblue</c>. Black if unknown.</summary>
     private static uint Preset(string name)
     {
         foreach (var (brief, full) in new[] { ("dk", "dark"), ("lt", "light"), ("med", "medium") })

@@ -19,7 +19,7 @@ internal sealed class PptxDeck : IDeckFormat
         }
         catch (RuleException)
         {
-            // A zip that cannot be read is not ours to tell of; the one who takes it will.
+            // A damaged zip is reported by the format that reads it.
             return false;
         }
     }
@@ -71,7 +71,7 @@ internal sealed class PptxDeck : IDeckFormat
             TransitionMs(transition));
     }
 
-    /// <summary>The title of a slide, where it has one, and all that is written on it.</summary>
+    /// <summary>The title of a slide, if it has one, and all its text.</summary>
     internal static (string Title, string Text) Words(XElement xml)
     {
         var shapes = Flat(xml.Element(P + "cSld")?.Element(P + "spTree")).ToList();
@@ -79,7 +79,7 @@ internal sealed class PptxDeck : IDeckFormat
         return (Names.Plain(Text(title?.Element(P + "txBody")).Replace('\n', ' ')), string.Join('\n', shapes.SelectMany(Texts).Where(t => t.Length > 0)));
     }
 
-    /// <summary>All shapes, those in groups too.</summary>
+    /// <summary>All shapes, also those in groups.</summary>
     private static IEnumerable<XElement> Flat(XElement? tree) =>
         tree.Shapes().SelectMany(s => s.Name == P + "grpSp" ? Flat(s) : [s]);
 
@@ -88,7 +88,7 @@ internal sealed class PptxDeck : IDeckFormat
         ? [Names.PlainLines(Text(body))]
         : shape.Descendants(A + "tc").Select(c => Names.PlainLines(Text(c.Element(A + "txBody"))));
 
-    /// <summary>The words of a notes page.</summary>
+    /// <summary>The text of a notes page.</summary>
     internal static string Notes(XElement? notes) => notes is null ? "" : Names.PlainLines(string.Join('\n', Flat(notes.Element(P + "cSld")?.Element(P + "spTree"))
         .Where(s => s.Placeholder()?.Attribute("type")?.Value == "body")
         .Select(s => Text(s.Element(P + "txBody")))));
@@ -109,7 +109,7 @@ internal sealed class PptxDeck : IDeckFormat
         return "";
     }
 
-    /// <summary>How a slide comes in: of alternatives, the first.</summary>
+    /// <summary>The transition of a slide; of alternatives, the first.</summary>
     internal static XElement? Transition(XElement xml)
     {
         if (xml.Element(P + "transition") is { } plain) return plain;
@@ -117,7 +117,7 @@ internal sealed class PptxDeck : IDeckFormat
         return alternatives?.Descendants(P + "transition").FirstOrDefault();
     }
 
-    /// <summary>How long that takes, in milliseconds; 0 for a cut.</summary>
+    /// <summary>Its length in milliseconds; 0 for a cut.</summary>
     internal static long TransitionMs(XElement? transition)
     {
         var effect = transition?.Elements().Any(e => e.Name != P + "sndAc" && e.Name != P + "extLst" && e.Name != P + "cut") == true;
@@ -135,7 +135,7 @@ internal sealed class PptxDeck : IDeckFormat
     private static IEnumerable<string> NotUnderstood(XElement xml, PptxTiming timing)
     {
         if (xml.Descendants(P + "animMotion").Any()) yield return "a motion path is left out";
-        if (timing.ToldOf is { } told) yield return told;
+        if (timing.NotUnderstood is { } told) yield return told;
     }
 
     private static IEnumerable<string> NotDrawn(XElement xml)

@@ -7,7 +7,7 @@ using static Phonaris.Formats.Decks.Presentations.Ooxml;
 
 namespace Phonaris.Formats.Decks.Presentations;
 
-/// <summary>Works out what is on a slide of a presentation: its shapes, with all they inherit from layout, master and theme.</summary>
+/// <summary>Computes the drawing of a slide: its shapes, with everything they inherit from layout, master and theme.</summary>
 internal sealed class PptxDrawing
 {
     private readonly PptxPackage _package;
@@ -37,7 +37,7 @@ internal sealed class PptxDrawing
         foreach (var (part, xml) in layers)
         {
             if (part is null || xml is null) continue;
-            // A slide or a layout can keep what lies behind it from showing.
+            // A slide or a layout can hide the shapes of its master.
             if (part != _slide && !_xml.Says("showMasterSp", otherwise: true)) continue;
             if (part == _master && Xml(_layout) is { } layout && !layout.Says("showMasterSp", otherwise: true)) continue;
             Draw(xml.Element(P + "cSld")?.Element(P + "spTree"), part, [], 1, int.MaxValue);
@@ -45,7 +45,7 @@ internal sealed class PptxDrawing
         return new(_package.Width, _package.Height, background, [.. _shapes], _timing.Steps.Count, [.. _notDrawn.Distinct()]);
     }
 
-    /// <summary>The slide's number as it is written on it: presentations may begin with another than 1.</summary>
+    /// <summary>The slide number as displayed: presentations may start with a number other than 1.</summary>
     private string SlideNumber => ((_package.Presentation.Number("firstSlideNum") ?? 1) + _number - 1).ToString(CultureInfo.InvariantCulture);
 
     private XElement? Xml(OpenXmlPart? part) => part is null ? null : _package.Xml(part);
@@ -68,7 +68,7 @@ internal sealed class PptxDrawing
         return Styled(colors, background.Element(P + "bgRef"));
     }
 
-    /// <summary>A fill of the theme that a style refers to; those from 1001 on are for backgrounds.</summary>
+    /// <summary>A theme fill that a style refers to; those from 1001 on are for backgrounds.</summary>
     private Paint? Styled(PptxColors colors, XElement? reference)
     {
         var index = reference.Number("idx") ?? 0;
@@ -76,7 +76,7 @@ internal sealed class PptxDrawing
         var (list, at) = index > 1000 ? ("bgFillStyleLst", index - 1001) : ("fillStyleLst", index - 1);
         var fill = colors.Formats?.Element(A + list)?.Elements().ElementAtOrDefault((int)at);
         if (fill is null) return null;
-        // A picture of the theme hangs on the theme's part.
+        // A picture of the theme belongs to the theme's part.
         var own = fill.Name == A + "blipFill" && _master?.ThemePart is { } theme
             ? new PptxColors(null, new Dictionary<string, string>(), id => _package.Picture(theme, id))
             : colors;
@@ -89,10 +89,10 @@ internal sealed class PptxDrawing
         {
             var id = shape.Properties()?.Attribute("id")?.Value ?? "";
             if (shape.Properties().Says("hidden")) continue;
-            // Placeholders of layout and master are places, not shapes.
+            // Placeholders of layout and master are positions, not shapes.
             if (part != _slide && shape.Placeholder() is not null) continue;
             if (part != _slide) Draw(shape, part, groups, id, from, to);
-            // What leaves and comes again is there more than once.
+            // A shape that disappears and reappears is drawn more than once.
             else foreach (var (since, until) in _timing.Stays(id, from, to)) Draw(shape, part, groups, id, since, until);
         }
     }
@@ -115,7 +115,7 @@ internal sealed class PptxDrawing
         var (colors, style) = (Colors(part), shape.Element(P + "style"));
 
         var fill = properties.Select(p => colors.Fill(p)).FirstOrDefault(f => f.Said) is { Said: true } said ? said.Paint : Styled(colors, style?.Element(A + "fillRef"));
-        // As the group is filled that it lies in.
+        // Filled like its group.
         if (properties.Exists(p => p.Element(A + "grpFill") is not null)) fill = shape.Ancestors(P + "grpSp").Select(g => colors.Fill(g.Element(P + "grpSpPr"))).FirstOrDefault(f => f.Said).Paint;
         var line = StyledLine(colors, style?.Element(A + "lnRef"));
         foreach (var own in properties.Select(p => p.Element(A + "ln")).OfType<XElement>().Take(1)) line = colors.Line(own, null, line).Line;
@@ -124,16 +124,16 @@ internal sealed class PptxDrawing
         var outline = PresetShapes.Of(geometry, box.Width, box.Height);
         if (outline is null)
         {
-            // What is not known of it hides nothing.
+            // An unknown shape hides nothing.
             _notDrawn.Add($"a shape ({geometry?.Element(A + "prstGeom")?.Attribute("prst")?.Value ?? "unknown"}) is drawn as a rectangle");
             (outline, fill) = (Outlines.Rectangle, null);
         }
         if (shape.Element(P + "txXfrm") is { } words) outline = outline with { Room = RoomIn(outline, BoxOf(place), BoxOf(words)) };
-        // What a shape says of its effects, were it that it has none, goes before its style.
+        // The effects of a shape itself, even an empty list, take precedence over its style.
         var effects = properties.Select(p => p.Element(A + "effectLst")).FirstOrDefault(e => e is not null);
         var shadow = effects is not null ? colors.Shadow(effects) : StyledShadow(colors, style?.Element(A + "effectRef"));
         var text = Text(shape, inherited, colors, style, id);
-        // A place that nothing was put into is not seen.
+        // An empty placeholder is not visible.
         if (text is null && shape.Placeholder() is not null) return;
         _shapes.Add(new(box, outline, fill, line, text, from, to) { Shadow = shadow });
     }
@@ -153,7 +153,7 @@ internal sealed class PptxDrawing
 
     private void DrawPicture(XElement shape, OpenXmlPart part, IReadOnlyList<GroupFrame> groups, int from, int to)
     {
-        // The sign of a sound is not part of the slide: the sound becomes a cue.
+        // The icon of a sound is not part of the slide: the sound becomes a cue.
         if (PptxSounds.IsSound(id => PptxPackage.Media(part, id), shape.Element(P + "nvPicPr")?.Element(P + "nvPr"))) return;
         var properties = shape.Element(P + "spPr");
         var place = properties?.Element(A + "xfrm") ?? Inherited(shape).Select(s => s.Element(P + "spPr")?.Element(A + "xfrm")).FirstOrDefault(x => x is not null);
@@ -188,16 +188,16 @@ internal sealed class PptxDrawing
             var uri = data.Attribute("uri")?.Value ?? "";
             var what = uri.Contains("chart", StringComparison.Ordinal) ? "a chart" : uri.Contains("diagram", StringComparison.Ordinal) ? "a diagram" : "an embedded object";
             _notDrawn.Add($"{what} is left out");
-            // Its place is kept, so that the slide is known again.
+            // Its position is kept, so that the slide can be recognized.
             _shapes.Add(new(box, Outlines.Rectangle, new SolidPaint(0x14808080), new Line(0x80808080, 1, [4, 3]), Placeholder(what), from, to));
         }
     }
 
-    /// <summary>The chart of a frame; null where it has none, or one that cannot be drawn.</summary>
+    /// <summary>The chart of a frame; null if there is none that can be drawn.</summary>
     private Chart? ChartOf(XElement data, OpenXmlPart part) =>
         data.Element(C + "chart")?.Attribute(R + "id")?.Value is { } id && part.TryGetPartById(id, out var chart) ? new PptxChart(_package.Xml(chart!), Colors(part)).Read() : null;
 
-    /// <summary>The shapes of the drawing that is kept beside a diagram, as those of a slide; null where there is none.</summary>
+    /// <summary>The shapes of the drawing stored with a diagram; null if there is none.</summary>
     private XElement? DiagramOf(XElement data, OpenXmlPart part)
     {
         var model = data.Elements().FirstOrDefault(e => e.Name.LocalName == "relIds")?.Attribute(R + "dm")?.Value;
@@ -216,7 +216,7 @@ internal sealed class PptxDrawing
         return colors.Line(line, colors.Color(reference), null).Line;
     }
 
-    /// <summary>The shadow of an effect of the theme that a style refers to.</summary>
+    /// <summary>The shadow of a theme effect that a style refers to.</summary>
     private static Shadow? StyledShadow(PptxColors colors, XElement? reference)
     {
         if (reference.Number("idx") is not (> 0 and var index)) return null;
@@ -224,7 +224,7 @@ internal sealed class PptxDrawing
         return colors.Shadow(style?.Element(A + "effectLst"), colors.Color(reference));
     }
 
-    /// <summary>A shape and the placeholders it inherits from: on the layout, by number or kind; on the master, by kind.</summary>
+    /// <summary>A shape and the placeholders it inherits from: on the layout, by number or type; on the master, by type.</summary>
     private List<XElement> Inherited(XElement shape)
     {
         List<XElement> chain = [shape];
@@ -243,7 +243,7 @@ internal sealed class PptxDrawing
         }
     }
 
-    /// <summary>Where the words of a diagram's shape stand, in the space of its form.</summary>
+    /// <summary>The text box of a diagram's shape, relative to the shape.</summary>
     private static TextRoom? RoomIn(Outline outline, Box shape, Box words)
     {
         if (shape.Width <= 0 || shape.Height <= 0) return null;

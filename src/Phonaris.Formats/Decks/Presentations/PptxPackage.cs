@@ -12,7 +12,7 @@ internal sealed class PptxPackage : IDisposable
     private readonly PresentationDocument _document;
     private readonly string _name;
     private readonly ConcurrentDictionary<OpenXmlPart, XElement> _xml = new();
-    private readonly KeptPictures _pictures = new();
+    private readonly PictureCache _pictures = new();
 
     /// <summary>Opens a presentation.</summary>
     /// <exception cref="RuleException">It cannot be read.</exception>
@@ -21,7 +21,7 @@ internal sealed class PptxPackage : IDisposable
         _name = name;
         using (ZipFiles.Open(path, name))
         {
-            // Only looked at, for its bounds.
+            // Opened only to check its limits.
         }
         _document = PresentationDocument.Open(path, isEditable: false);
         var main = _document.PresentationPart ?? throw new InvalidDataException("There is no presentation.");
@@ -40,13 +40,13 @@ internal sealed class PptxPackage : IDisposable
     /// <summary>The slides in order, with the ids that sections name them by.</summary>
     public IReadOnlyList<(string Id, SlidePart Part)> Slides { get; }
 
-    /// <summary>The slides' width in points.</summary>
+    /// <summary>The width of the slides in points.</summary>
     public double Width { get; }
 
-    /// <summary>The slides' height in points.</summary>
+    /// <summary>The height of the slides in points.</summary>
     public double Height { get; }
 
-    /// <summary>A style of tables by its id; null where the presentation does not hold it.</summary>
+    /// <summary>A table style by id; null if the presentation does not contain it.</summary>
     public XElement? TableStyle(string? id) => id is null || _document.PresentationPart?.TableStylesPart is not { } part
         ? null
         : Xml(part).Elements(A + "tblStyle").FirstOrDefault(s => s.Attribute("styleId")?.Value == id);
@@ -58,14 +58,14 @@ internal sealed class PptxPackage : IDisposable
         return Transitional(ZipFiles.Xml(stream));
     });
 
-    /// <summary>The bytes of a picture that a part refers to, or null when it lies elsewhere.</summary>
+    /// <summary>The bytes of a picture that a part refers to; null if it is outside the file.</summary>
     public byte[]? Picture(OpenXmlPart from, string? relationship)
     {
         if (relationship is null || !from.TryGetPartById(relationship, out var part)) return null;
         return _pictures.Get(part!, () => part!.GetStream(FileMode.Open, FileAccess.Read), _name);
     }
 
-    /// <summary>The relationship of a part that leads to a sound, a film or an outside file: its address, and whether it is outside.</summary>
+    /// <summary>The target of a part's relationship to a sound, a film or an external file, and whether it is external.</summary>
     public static (string Address, bool Outside)? Media(OpenXmlPart from, string? relationship)
     {
         if (relationship is null) return null;

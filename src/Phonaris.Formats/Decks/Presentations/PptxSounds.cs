@@ -6,14 +6,14 @@ using static Phonaris.Formats.Decks.Presentations.Ooxml;
 
 namespace Phonaris.Formats.Decks.Presentations;
 
-/// <summary>Finds the sounds and videos already in a presentation, and where they play.</summary>
+/// <summary>Finds the sounds and videos in a presentation, and where they play.</summary>
 internal static class PptxSounds
 {
     private static readonly string[] Kinds = ["audioFile", "wavAudioFile", "audioCd", "quickTimeFile", "videoFile"];
 
     private const double UsualVolume = 0.5, LeastDb = -60;
 
-    /// <summary>Rounds are counted in thousandths.</summary>
+    /// <summary>Repeat counts are in thousandths.</summary>
     private const int Once = 1000, MostRounds = 1000;
 
     /// <summary>The sounds and videos of a slide.</summary>
@@ -22,8 +22,8 @@ internal static class PptxSounds
     /// <param name="xml">Its document.</param>
     /// <param name="timing">Its timing.</param>
     /// <param name="number">Its number, from 1.</param>
-    /// <param name="slides">How many slides there are.</param>
-    /// <param name="notUnderstood">Told what lies elsewhere.</param>
+    /// <param name="slides">The number of slides.</param>
+    /// <param name="notUnderstood">Receives what is outside the file.</param>
     public static IEnumerable<DeckSound> Of(PptxPackage package, SlidePart part, XElement xml, PptxTiming timing, int number, int slides, Action<string> notUnderstood)
     {
         foreach (var properties in xml.Descendants(P + "nvPr"))
@@ -55,7 +55,7 @@ internal static class PptxSounds
         (string, bool)? MediaOf(string? relationship) => PptxPackage.Media(part, relationship);
     }
 
-    /// <summary>Sounds that is triggered manually on each of several slides, up to the same one, as one sound that does so on all of them.</summary>
+    /// <summary>Merges copies of a manual sound on consecutive slides, all up to the same last slide, into one that covers them all.</summary>
     public static IEnumerable<DeckSound> Joined(IEnumerable<DeckSound> sounds)
     {
         List<DeckSound> joined = [];
@@ -64,8 +64,8 @@ internal static class PptxSounds
         return joined;
     }
 
-    /// <summary>Whether a shape stands for a sound: some writers name a sound as they would a film.</summary>
-    /// <param name="media">Gives what a relationship leads to.</param>
+    /// <summary>Whether a shape is a sound: some writers declare a sound like a film.</summary>
+    /// <param name="media">Returns the target of a relationship.</param>
     /// <param name="properties">The shape's properties.</param>
     public static bool IsSound(Func<string?, (string Address, bool Outside)?> media, XElement? properties)
     {
@@ -74,10 +74,10 @@ internal static class PptxSounds
             || media(Relation(media, properties)) is var (address, _) && DeckSound.Endings.Contains(Path.GetExtension(address).ToLowerInvariant());
     }
 
-    /// <summary>Whether an element names the file of a sound, or of a film.</summary>
+    /// <summary>Whether an element refers to a sound file, or to a film.</summary>
     public static bool IsSoundFile(XElement element) => Kinds.Contains(element.Name.LocalName);
 
-    /// <summary>The relationship that leads to the sound of a shape: the extension's where it leads anywhere, else the standard's own.</summary>
+    /// <summary>The relationship to the sound of a shape: the extension's if it is valid, otherwise the standard one.</summary>
     public static string? Relation(Func<string?, (string Address, bool Outside)?> media, XElement properties)
     {
         var file = properties.Elements().First(IsSoundFile);
@@ -85,7 +85,7 @@ internal static class PptxSounds
         return media(extended) is not null ? extended : file.Attribute(R + "link")?.Value ?? file.Attribute(R + "embed")?.Value;
     }
 
-    /// <summary>How a video is seen: its shape's place, crop and trim, and what its node says.</summary>
+    /// <summary>How a video is shown: position, crop and trim of its shape, and the settings of its timing node.</summary>
     private static DeckVideo? Video(PptxPackage package, XElement properties, XElement? node, bool muted)
     {
         var shape = properties.Ancestors(P + "pic").FirstOrDefault();

@@ -6,21 +6,21 @@ namespace Phonaris.Formats.Decks.Presentations;
 
 /// <summary>Reads a table (ISO/IEC 29500-1, 21.1.3).</summary>
 /// <param name="table">The table.</param>
-/// <param name="style">The style it names, where the deck holds it.</param>
+/// <param name="style">Its table style, if the deck contains it.</param>
 /// <param name="colors">The colours.</param>
-/// <param name="styles">The list styles behind its text, nearest first.</param>
-/// <param name="slideNumber">The number of the slide it stands on.</param>
+/// <param name="styles">The list styles its text inherits from, the closest first.</param>
+/// <param name="slideNumber">The number of its slide.</param>
 internal sealed class PptxTable(XElement table, XElement? style, PptxColors colors, IReadOnlyList<XElement> styles, string slideNumber)
 {
     private const double Side = 7.2, Edge = 3.6;
 
-    /// <summary>How many levels list styles have.</summary>
+    /// <summary>The number of levels of list styles.</summary>
     private const int Levels = 9;
 
     private readonly List<double> _columns = [.. table.Element(A + "tblGrid")?.Elements(A + "gridCol").Select(c => Math.Max(0, c.Points("w") ?? 0)) ?? []];
     private readonly List<XElement> _rows = [.. table.Elements(A + "tr")];
 
-    /// <summary>The table, as wide as its frame; null where it has no cells.</summary>
+    /// <summary>The table, as wide as its frame; null if it has no cells.</summary>
     public DrawnTable? Read(Box box)
     {
         if (_columns.Sum() <= 0 || _rows.Count == 0) return null;

@@ -5,20 +5,20 @@ using static Phonaris.Formats.Decks.Presentations.Ooxml;
 namespace Phonaris.Formats.Decks.Presentations;
 
 /// <summary>
-/// How the cells of a table look where they do not say so themselves: by the style of the deck that the table names (ISO/IEC 29500-1, 20.1.4.2), of which
-/// the parts that hold for a cell follow each other from the whole table to its corners.
+/// The format of table cells from the table style of the deck (ISO/IEC 29500-1, 20.1.4.2), of which
+/// the parts that apply to a cell are applied from the whole table to its corners.
 /// </summary>
-/// <param name="looks">The table's properties, which say what of the style is used.</param>
-/// <param name="style">The style; null where the deck does not hold it.</param>
+/// <param name="looks">The properties of the table, which enable parts of the style.</param>
+/// <param name="style">The style; null if the deck does not contain it.</param>
 /// <param name="colors">The colours.</param>
-/// <param name="rows">How many rows the table has.</param>
-/// <param name="columns">How many columns.</param>
+/// <param name="rows">The number of rows.</param>
+/// <param name="columns">The number of columns.</param>
 internal sealed class PptxTableStyle(XElement? looks, XElement? style, PptxColors colors, int rows, int columns)
 {
-    /// <summary>Whether the table names a style that is not in the deck: then it stands on the theme's first accent.</summary>
+    /// <summary>Whether the table refers to a style that is not in the deck: then it is drawn on the theme's first accent colour.</summary>
     private readonly bool _unknown = style is null && looks?.Element(A + "tableStyleId") is not null;
 
-    /// <summary>What a cell is filled with.</summary>
+    /// <summary>The fill of a cell.</summary>
     public Paint? Fill(int row, int column)
     {
         if (_unknown)
@@ -39,14 +39,14 @@ internal sealed class PptxTableStyle(XElement? looks, XElement? style, PptxColor
     /// <param name="row">Its row.</param>
     /// <param name="column">Its column.</param>
     /// <param name="side">left, right, top or bottom.</param>
-    /// <param name="outer">Whether the table ends there.</param>
+    /// <param name="outer">Whether it is at the edge of the table.</param>
     public Line? Edge(int row, int column, string side, bool outer)
     {
         if (_unknown) return new Line(0xFFFFFFFF, 1, []);
         var name = outer ? side : side is "left" or "right" ? "insideV" : "insideH";
         foreach (var part in Parts(row, column))
         {
-            // A part's own sides are its outer ones: the line below the first row is that row's bottom.
+            // The sides of a part are its outer ones: the line below the first row is that row's bottom line.
             var edges = part.Element(A + "tcStyle")?.Element(A + "tcBdr");
             var edge = (part.Name != A + "wholeTbl" ? edges?.Element(A + side) : null) ?? edges?.Element(A + name);
             if (edge?.Element(A + "ln") is { } line) return colors.Line(line, null, null).Line;
@@ -55,7 +55,7 @@ internal sealed class PptxTableStyle(XElement? looks, XElement? style, PptxColor
         return null;
     }
 
-    /// <summary>The colour of a cell's text; null where the style does not say.</summary>
+    /// <summary>The colour of a cell's text; null if the style has none.</summary>
     public uint? TextColor(int row, int column)
     {
         if (_unknown) return looks.Says("firstRow") && row == 0 ? colors.Scheme("bg1") ?? 0xFFFFFFFF : colors.Scheme("tx1");
@@ -66,7 +66,7 @@ internal sealed class PptxTableStyle(XElement? looks, XElement? style, PptxColor
     public bool IsBold(int row, int column) =>
         _unknown ? looks.Says("firstRow") && row == 0 : Parts(row, column).Select(p => p.Element(A + "tcTxStyle")?.Attribute("b")?.Value).FirstOrDefault(b => b is "on" or "off") == "on";
 
-    /// <summary>The parts of the style that hold for a cell, the nearest first.</summary>
+    /// <summary>The parts of the style that apply to a cell, the most specific first.</summary>
     private IEnumerable<XElement> Parts(int row, int column)
     {
         var (first, last) = (looks.Says("firstRow"), looks.Says("lastRow"));

@@ -6,15 +6,15 @@ using static Phonaris.Formats.Decks.Presentations.Ooxml;
 namespace Phonaris.Formats.Decks.Presentations;
 
 /// <summary>
-/// Reads the text of a shape. What it does not say itself comes from the levels of list styles, the nearest first: the shape's own, its
+/// Reads the text of a shape. Missing properties come from the levels of list styles, the closest first: the shape's own, its
 /// placeholder's on layout and master, the master's for its kind, the presentation's (ISO/IEC 29500-1, 21.1.2).
 /// </summary>
 /// <param name="colors">The colours.</param>
-/// <param name="bodies">The text bodies the shape inherits from, nearest first, its own included.</param>
-/// <param name="styles">The list styles behind those, nearest first.</param>
-/// <param name="styleColor">The colour a shape's style gives its text, or null.</param>
+/// <param name="bodies">The text bodies that the shape inherits from, the closest first, including its own.</param>
+/// <param name="styles">The list styles after those, the closest first.</param>
+/// <param name="styleColor">The text colour of the shape's style; null for none.</param>
 /// <param name="heading">Whether it is a heading, for its font.</param>
-/// <param name="slideNumber">The number of the slide it stands on.</param>
+/// <param name="slideNumber">The number of its slide.</param>
 internal sealed class PptxText(
     PptxColors colors, IReadOnlyList<XElement> bodies, IReadOnlyList<XElement> styles, uint? styleColor, bool heading, string slideNumber)
 {
@@ -25,8 +25,8 @@ internal sealed class PptxText(
 
     private readonly IReadOnlyList<XElement> _lists = [.. bodies.Select(b => b.Element(A + "lstStyle")).OfType<XElement>()];
 
-    /// <summary>The text, or null when there is none.</summary>
-    /// <param name="stay">The steps that a paragraph is there.</param>
+    /// <summary>The text; null if there is none.</summary>
+    /// <param name="stay">The steps at which a paragraph is visible.</param>
     public TextBody? Read(Func<int, (int From, int To)> stay)
     {
         var paragraphs = bodies[0].Elements(A + "p").ToList();
@@ -104,7 +104,7 @@ internal sealed class PptxText(
 
     private uint Color(XElement? own, List<XElement> chain, bool link)
     {
-        // A shape's style goes before what comes from beyond the shape and its placeholders.
+        // The style of a shape takes precedence over what comes from outside the shape and its placeholders.
         var near = chain.Take(chain.Count(c => c.Name == A + "pPr" || _lists.Any(l => c.Parent == l)));
         return Of(own) ?? (link ? colors.Scheme("hlink") : null)
             ?? Nearest(near) ?? styleColor ?? Nearest(chain) ?? 0xFF000000;
@@ -157,7 +157,7 @@ internal sealed class PptxText(
         return type.EndsWith("ParenBoth", StringComparison.Ordinal) ? $"({figure})" : type.EndsWith("ParenR", StringComparison.Ordinal) ? $"{figure})"
             : type.EndsWith("Plain", StringComparison.Ordinal) ? figure : $"{figure}.";
 
-        // Behind the last letter of the alphabet they are doubled.
+        // After the last letter of the alphabet they are doubled.
         string Letter(char first) => new((char)(first + (n - 1) % 26), (n - 1) / 26 + 1);
     }
 
@@ -169,7 +169,7 @@ internal sealed class PptxText(
         return text;
     }
 
-    /// <summary>Bullets of symbol fonts, which are letters there, as the signs they look like.</summary>
+    /// <summary>Bullets in symbol fonts are letters there; these are the symbols they look like.</summary>
     private static string Symbol(string character, string font) => !font.Contains("ding", StringComparison.OrdinalIgnoreCase) && font != "Symbol"
         ? character
         : character switch { "§" => "▪", "ü" => "✓", "Ø" => "›", "q" => "□", "v" => "◆", "o" => "○", "à" => "→", _ => "•" };

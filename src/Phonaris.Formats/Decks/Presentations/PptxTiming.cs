@@ -4,7 +4,7 @@ using static Phonaris.Formats.Decks.Presentations.Ooxml;
 
 namespace Phonaris.Formats.Decks.Presentations;
 
-/// <summary>What happens on a slide after it has come: its reveals, at clicks or by the clock, and what plays with them (ISO/IEC 29500-1, 19.5).</summary>
+/// <summary>The animation of a slide: its reveals, at clicks or at times, and the media that play with them (ISO/IEC 29500-1, 19.5).</summary>
 internal sealed class PptxTiming : SlideTiming
 {
     /// <summary>Reads the timing of a slide.</summary>
@@ -16,14 +16,14 @@ internal sealed class PptxTiming : SlideTiming
         Media = [.. timing?.Descendants().Where(e => e.Name == P + "audio" || e.Name == P + "video").Select(e => e.Element(P + "cMediaNode")).OfType<XElement>() ?? []];
     }
 
-    /// <summary>The nodes that say how sounds and films play.</summary>
+    /// <summary>The nodes with the settings of sounds and films.</summary>
     public IReadOnlyList<XElement> Media { get; }
 
     /// <summary>The groups of all sequences of a kind.</summary>
     private static IEnumerable<XElement> Groups(XElement? timing, string kind) =>
         timing?.Descendants(P + "cTn").Where(c => c.Attribute("nodeType")?.Value == kind).Elements(P + "childTnLst").Elements(P + "par") ?? [];
 
-    /// <summary>One group of the main sequence: what a click sets off, or the clock.</summary>
+    /// <summary>A group of the main sequence: what a click or the clock starts.</summary>
     private void Read(XElement group)
     {
         var outer = group.Element(P + "cTn");
@@ -31,8 +31,8 @@ internal sealed class PptxTiming : SlideTiming
         var effects = outer.Descendants(P + "cTn").Where(c => c.Attribute("presetClass") is not null).ToList();
         if (effects.Count == 0) return;
         var click = effects[0].Attribute("nodeType")?.Value == "clickEffect";
-        // By the clock, each moment is a step of its own, in the order of their times, whatever the order they are listed in; after a click, all that
-        // follows it belongs to it.
+        // With the clock, each time is a step, in the order of time, whatever their order in the file. After a click, everything that
+        // follows automatically belongs to the click's step.
         foreach (var moment in effects.GroupBy(e => click ? (long?)null : Offset(e, outer)).OrderBy(m => m.Key))
         {
             List<SlideReveal> reveals = [.. moment.SelectMany(Reveals)];
@@ -54,7 +54,7 @@ internal sealed class PptxTiming : SlideTiming
         }).Distinct();
     }
 
-    /// <summary>The delays of an effect and of what holds it, in milliseconds.</summary>
+    /// <summary>The total delay of an effect and its ancestors, in milliseconds.</summary>
     private static long Offset(XElement effect, XElement outer) => effect
         .AncestorsAndSelf(P + "cTn")
         .TakeWhile(c => c != outer)

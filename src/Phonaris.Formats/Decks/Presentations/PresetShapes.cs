@@ -5,14 +5,14 @@ using static Phonaris.Formats.Decks.Presentations.Ooxml;
 namespace Phonaris.Formats.Decks.Presentations;
 
 /// <summary>
-/// Forms of shapes, worked out by their formulas: those of ISO/IEC 29500-1, 20.1.10.56, by the definitions published with it, and those a deck brings itself
+/// Shapes defined by formulas: those of ISO/IEC 29500-1, 20.1.10.56, with the definitions published with it, and custom shapes of a deck
 /// (20.1.9).
 /// </summary>
 internal static class PresetShapes
 {
     private const double EmuPerPoint = 12_700;
 
-    /// <summary>No form of the standard has more moves than this, nor any that people draw.</summary>
+    /// <summary>More commands than any shape of the standard or drawn by hand has.</summary>
     private const int MostMoves = 100_000;
 
     private static readonly Lazy<Dictionary<string, XElement>> Known = new(() =>
@@ -21,8 +21,8 @@ internal static class PresetShapes
         return XElement.Load(xml).Elements().ToDictionary(e => e.Name.LocalName);
     });
 
-    /// <summary>The form of a shape in its own size, or null for one that is not known.</summary>
-    /// <param name="properties">The shape's properties; a rectangle where they do not say.</param>
+    /// <summary>The geometry of a shape at its size; null if unknown.</summary>
+    /// <param name="properties">The shape's properties; a rectangle if they name no shape.</param>
     /// <param name="width">Its width in points.</param>
     /// <param name="height">Its height in points.</param>
     public static Outline? Of(XElement? properties, double width, double height)
@@ -33,9 +33,9 @@ internal static class PresetShapes
             : Outlines.Rectangle;
     }
 
-    /// <summary>A form of the standard, or null for one that is not known.</summary>
+    /// <summary>A shape of the standard; null if unknown.</summary>
     /// <param name="name">Its name.</param>
-    /// <param name="adjusted">The values it is given, where they are not the usual ones.</param>
+    /// <param name="adjusted">The adjustments that differ from the defaults.</param>
     /// <param name="width">Its width in points.</param>
     /// <param name="height">Its height in points.</param>
     public static Outline? Of(string name, XElement? adjusted, double width, double height) =>
@@ -72,7 +72,7 @@ internal static class PresetShapes
         _ => PartFill.Plain,
     };
 
-    /// <summary>Follows a path (20.1.9.15), which may have a space of its own.</summary>
+    /// <summary>Evaluates a path (20.1.9.15), which may have its own coordinates.</summary>
     private static ValueList<PenMove> Followed(XElement path, Guides guides, double width, double height)
     {
         var (w, h) = (path.Number("w") ?? 0, path.Number("h") ?? 0);

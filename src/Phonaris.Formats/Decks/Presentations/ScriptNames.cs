@@ -1,6 +1,6 @@
 namespace Phonaris.Formats.Decks.Presentations;
 
-/// <summary>Which script a language is written in (ISO 15924), by its tag (BCP 47), of those that themes name fonts for.</summary>
+/// <summary>The script of a language (ISO 15924), by its tag (BCP 47), for the scripts of theme fonts.</summary>
 internal static class ScriptNames
 {
     private static readonly Dictionary<string, string> ByLanguage = new(StringComparer.OrdinalIgnoreCase)
@@ -41,7 +41,7 @@ internal static class ScriptNames
         ["zh"] = "Hans",
     };
 
-    /// <summary>The script of a language; null for Latin and what is not known.</summary>
+    /// <summary>The script of a language; null for Latin and unknown languages.</summary>
     /// <param name="tag">The language's tag.</param>
     public static string? Of(string? tag)
     {

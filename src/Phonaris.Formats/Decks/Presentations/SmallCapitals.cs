@@ -3,12 +3,12 @@ using Phonaris.Core.Drawings;
 
 namespace Phonaris.Formats.Decks.Presentations;
 
-/// <summary>Text in small capitals: what was written small as capitals of four fifths of the size.</summary>
+/// <summary>Small capitals: lowercase letters as capitals of four fifths of the size.</summary>
 internal static class SmallCapitals
 {
     private const double Size = 0.8;
 
-    /// <summary>The pieces of a run, by turns as large as it and smaller.</summary>
+    /// <summary>The pieces of a run, alternately at full size and smaller.</summary>
     public static IEnumerable<TextRun> Of(TextRun run)
     {
         for (var from = 0; from < run.Text.Length;)

@@ -3,14 +3,14 @@ using SkiaSharp;
 
 namespace Phonaris.Formats.Decks.Presentations;
 
-/// <summary>Free forms written as the path data of SVG 1.1, 8.3.</summary>
+/// <summary>Free shapes given as path data of SVG 1.1, 8.3.</summary>
 internal static class SvgPath
 {
     private const int QuadsOfAnArc = 2;
 
-    /// <summary>The form, or null where it cannot be read.</summary>
+    /// <summary>The shape; null if it cannot be parsed.</summary>
     /// <param name="data">The path data.</param>
-    /// <param name="view">The space it is in: left, top, width, height.</param>
+    /// <param name="view">Its view box: left, top, width, height.</param>
     public static Outline? Of(string data, double[] view)
     {
         if (view is not [var left, var top, > 0 and var width, > 0 and var height]) return null;

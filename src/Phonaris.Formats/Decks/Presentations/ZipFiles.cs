@@ -4,7 +4,7 @@ using System.Xml.Linq;
 
 namespace Phonaris.Formats.Decks.Presentations;
 
-/// <summary>Opens zip files from outside with bounds: on what they claim, and on what really comes out of them.</summary>
+/// <summary>Opens zip files from outside with limits on their declared and their actual sizes.</summary>
 internal static class ZipFiles
 {
     private const int MostEntries = 30_000;
@@ -12,10 +12,10 @@ internal static class ZipFiles
     private const long MostCharacters = 30_000_000;
     private const long MostXmlBytes = 120_000_000;
 
-    /// <summary>How deep elements may lie in each other: groups in groups of a deck that people made are a dozen deep.</summary>
+    /// <summary>The greatest nesting of elements: nested groups in real decks are about a dozen deep.</summary>
     public const int DeepestXml = 256;
 
-    /// <summary>Settings for XML from outside: no entities, nothing fetched, bounded.</summary>
+    /// <summary>Settings for XML from outside: no entities, no external resources, limited size.</summary>
     public static XmlReaderSettings SafeXml { get; } = new()
     {
         DtdProcessing = DtdProcessing.Prohibit,
@@ -25,10 +25,10 @@ internal static class ZipFiles
         IgnoreProcessingInstructions = true,
     };
 
-    /// <summary>Opens a zip file and checks what it claims to hold.</summary>
+    /// <summary>Opens a zip file and checks its declared sizes.</summary>
     /// <param name="path">The file.</param>
     /// <param name="name">Its name in messages.</param>
-    /// <exception cref="RuleException">It is damaged, or claims to hold too much.</exception>
+    /// <exception cref="RuleException">It is damaged, or declares too much.</exception>
     public static ZipArchive Open(string path, string name)
     {
         ZipArchive zip;
@@ -53,8 +53,8 @@ internal static class ZipFiles
         throw new RuleException($"{name} is too large to unpack safely. Save it again with fewer or smaller parts.");
     }
 
-    /// <summary>The bytes of an entry, at most so many.</summary>
-    /// <exception cref="RuleException">It holds more.</exception>
+    /// <summary>The bytes of an entry, up to a limit.</summary>
+    /// <exception cref="RuleException">It is larger than the limit.</exception>
     public static byte[] Bytes(Stream entry, long most, string name)
     {
         using var content = new MemoryStream();
@@ -70,11 +70,11 @@ internal static class ZipFiles
 
     /// <summary>The root of an XML document.</summary>
     /// <param name="content">Its bytes.</param>
-    /// <exception cref="XmlException">It is not well formed, too long, too deep, or uses entities.</exception>
+    /// <exception cref="XmlException">It is not well-formed, is too long or too deep, or uses entities.</exception>
     public static XElement Xml(Stream content)
     {
         using var bytes = new MemoryStream(Bytes(content, MostXmlBytes, "The deck"));
-        // Before it becomes a tree, which is walked by functions that call themselves.
+        // Before a tree is built, which is walked by recursive functions.
         using (var depth = XmlReader.Create(bytes, SafeXml))
             while (depth.Read())
                 if (depth.Depth > DeepestXml) throw new XmlException("Too deep.");

@@ -42,12 +42,12 @@ export function PresenterTimeline({ stage, strands, pictures, space, chosen, cho
   );
   const sheet = useRef<HTMLDivElement>(null);
   useMove(sheet, rows);
-  const laidOut = useMemo(
+  const layout = useMemo(
     () => layOutLiveStrands(stage, strands, heard.split(" "), space.lanes),
     [stage, strands, heard, space.lanes],
   );
   const strandAt = (cueId: string) => {
-    const one = laidOut.find((h) => h.liveId === cueId);
+    const one = layout.find((h) => h.liveId === cueId);
     return one && space.lanes + pad - one.x - one.full;
   };
   const lanesAt = space.picture.width + pad;
@@ -119,7 +119,7 @@ export function PresenterTimeline({ stage, strands, pictures, space, chosen, cho
       <div className="pointer-events-none absolute top-0" style={{ left: lanesAt }} data-strands>
         <StrandsBeside
           stage={stage}
-          laidOut={laidOut}
+          layout={layout}
           rows={rows}
           width={space.lanes}
           height={space.height}

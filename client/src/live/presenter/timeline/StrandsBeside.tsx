@@ -13,7 +13,7 @@ import type { TimelineRow } from "./rows";
 
 interface Props {
   stage: Stage;
-  laidOut: readonly LiveStrand[];
+  layout: readonly LiveStrand[];
   rows: readonly TimelineRow[];
   width: number;
   height: number;
@@ -22,7 +22,7 @@ interface Props {
 }
 
 /** The strands beside the visible rows, in their bands as on the run sheet, with a moving play position on those that play. */
-export function StrandsBeside({ stage, laidOut, rows, width, height, chosen, choose }: Props) {
+export function StrandsBeside({ stage, layout, rows, width, height, chosen, choose }: Props) {
   const now = useNow(stage);
   const { cues } = stage.view.show;
   // In a waiting loop, everything shown before is part of it.
@@ -32,11 +32,11 @@ export function StrandsBeside({ stage, laidOut, rows, width, height, chosen, cho
   }, [rows]);
   const shown = useMemo(
     () =>
-      laidOut.flatMap((one) => {
+      layout.flatMap((one) => {
         const strand = cutStrand(one.strand, along);
         return strand ? [{ ...one, strand }] : [];
       }),
-    [laidOut, along],
+    [layout, along],
   );
   return (
     <svg width={width} height={height} className="block overflow-visible" aria-hidden="true">
@@ -49,7 +49,7 @@ export function StrandsBeside({ stage, laidOut, rows, width, height, chosen, cho
         return (
           <Strand
             key={`${one.strand.cueId} ${one.liveId}`}
-            laidOut={one}
+            layout={one}
             level={cues.find((c) => c.id === one.strand.cueId)?.levelDb ?? 0}
             rows={along}
             look={look}
@@ -61,7 +61,7 @@ export function StrandsBeside({ stage, laidOut, rows, width, height, chosen, cho
       {shown.map(
         (one) =>
           now.sounding.includes(one.liveId) && (
-            <Mark key={one.liveId} stage={stage} cueId={one.liveId} laidOut={one} rows={along} />
+            <Mark key={one.liveId} stage={stage} cueId={one.liveId} layout={one} rows={along} />
           ),
       )}
     </svg>
@@ -69,7 +69,7 @@ export function StrandsBeside({ stage, laidOut, rows, width, height, chosen, cho
 }
 
 interface StrandProps {
-  laidOut: LiveStrand;
+  layout: LiveStrand;
   level: number;
   rows: readonly TimelineRow[];
   look: "sounds" | "comes" | "silent";
@@ -77,8 +77,8 @@ interface StrandProps {
   choose: (cueId: string) => void;
 }
 
-const Strand = memo(function Strand({ laidOut, level, rows, look, chosen, choose }: StrandProps) {
-  const { strand, kind, x, full, liveId } = laidOut;
+const Strand = memo(function Strand({ layout, level, rows, look, chosen, choose }: StrandProps) {
+  const { strand, kind, x, full, liveId } = layout;
   const place = strandPlace(strand, rows);
   const color = `var(--${kind})`;
   const silent = look === "silent";
@@ -120,16 +120,16 @@ const Strand = memo(function Strand({ laidOut, level, rows, look, chosen, choose
 interface MarkProps {
   stage: Stage;
   cueId: string;
-  laidOut: StrandLayout;
+  layout: StrandLayout;
   rows: readonly TimelineRow[];
 }
 
 /** The play position on its strand: a bed's follows the current row, a short sound's is its own. */
-function Mark({ stage, cueId, laidOut, rows }: MarkProps) {
+function Mark({ stage, cueId, layout, rows }: MarkProps) {
   useTick(4);
   const here = rows.find((r) => r.kind === "here");
   if (!here) return null;
-  const { strand, kind, x, full } = laidOut;
+  const { strand, kind, x, full } = layout;
   const place = strandPlace(strand, rows);
   const own = place.y(strand.startFrame + framesOfMs(stage.positionMs(cueId) ?? 0));
   const along = here.top + progressOf(stage) * here.height;
@@ -144,7 +144,7 @@ function Mark({ stage, cueId, laidOut, rows }: MarkProps) {
       fill="var(--color-base-content)"
       className={glide(wayMs(stage))}
       style={{ transform: `translateY(${y}px)` }}
-      data-mark={laidOut.name}
+      data-mark={layout.name}
     />
   );
 }

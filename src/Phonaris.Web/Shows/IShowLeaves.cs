@@ -1,8 +1,0 @@
-namespace Phonaris.Web.Shows;
-
-/// <summary>Lets a feature react to the deletion of a show.</summary>
-internal interface IShowLeaves
-{
-    /// <summary>Ends what it has running for a show.</summary>
-    Task LeaveAsync(string showId);
-}

@@ -1,4 +1,0 @@
-namespace Phonaris.Web.Shows;
-
-/// <summary>A request with a name.</summary>
-public sealed record NamedThing(string Name);

@@ -1,0 +1,4 @@
+namespace Phonaris.Web.Shows;
+
+/// <summary>A request with a name.</summary>
+public sealed record NewName(string Name);
