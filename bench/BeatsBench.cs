@@ -3,14 +3,14 @@ using Phonaris.Core.Music;
 namespace Phonaris.Bench;
 
 /// <summary>
-/// Beats of pieces that are not ours: those of a package of Debian's that has them as MIDI files, which tell when their beats come, played by a synthesiser
-/// (<c>fluidsynth</c>); fetched each time. Nine of ten beats reported with high confidence must be beats.
+/// Beats of foreign pieces, from a Debian package of MIDI files, which give the times of their beats, played by a synthesizer
+/// (<c>fluidsynth</c>) and downloaded each time. Nine of ten beats reported with high confidence must be right.
 /// </summary>
 internal static class BeatsBench
 {
     private const double RightToReach = 90;
 
-    /// <summary>How far a beat may be from where it is written, in seconds, as in MIREX's audio beat tracking task.</summary>
+    /// <summary>The tolerance for a beat in seconds, as in MIREX's audio beat tracking task.</summary>
     private const double Near = 0.07;
 
     public static async Task RunAsync(Bench bench)
@@ -28,7 +28,7 @@ internal static class BeatsBench
             var hash = await bench.KeepAsync(wav);
             await bench.Sounds.PrepareAsync(hash, name, null, CancellationToken.None);
             var piece = Piece.Of(bench.Sounds.Open(hash), null, CancellationToken.None);
-            // Before the first note and after the last there is nothing to be right about.
+            // Before the first note and after the last there are no beats to compare.
             var beats = piece.Beats.Select(b => b / (double)Frames.PerSecond).Where(b => b > written.Seconds[0] - Near && b < written.Seconds[^1] + Near).ToList();
             var met = beats.Count(b => Math.Abs(written.Seconds[Nearest(written.Seconds, b)] - b) <= Near);
             Console.WriteLine($"{name,-32} {piece.TempoBpm,5:0} a minute in {piece.BeatsPerBar}, sure {piece.Confidence:0.00}: {100.0 * met / Math.Max(1, beats.Count):0} of 100 beats right");

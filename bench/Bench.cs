@@ -7,7 +7,7 @@ using Phonaris.Storage;
 
 namespace Phonaris.Bench;
 
-/// <summary>A folder to work in, a stopwatch, and the table of results.</summary>
+/// <summary>A working folder, a stopwatch, and the table of results.</summary>
 internal sealed class Bench : IDisposable
 {
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-bench");
@@ -29,7 +29,7 @@ internal sealed class Bench : IDisposable
 
     public string PathOf(string name) => Path.Combine(_folder.FullName, name);
 
-    /// <summary>Seconds that some work takes.</summary>
+    /// <summary>The duration of some work in seconds.</summary>
     public static async Task<double> TimeAsync(Func<Task> work)
     {
         var watch = Stopwatch.StartNew();
@@ -37,20 +37,20 @@ internal sealed class Bench : IDisposable
         return watch.Elapsed.TotalSeconds;
     }
 
-    /// <summary>Runs ffmpeg as the peer; gives the seconds it takes.</summary>
+    /// <summary>Runs ffmpeg as the peer; returns its duration in seconds.</summary>
     public static Task<double> FfmpegAsync(params string[] arguments) => TimeAsync(() => RunAsync("ffmpeg", ["-nostdin", "-v", "error", "-y", .. arguments]));
 
-    /// <summary>A number given behind the benchmark's name, such as <c>--seed 3</c>.</summary>
+    /// <summary>A number given after the benchmark's name, such as <c>--seed 3</c>.</summary>
     public static int Option(string name, int usual)
     {
         var arguments = Environment.GetCommandLineArgs();
         return Array.IndexOf(arguments, $"--{name}") is >= 0 and var at && at + 1 < arguments.Length ? int.Parse(arguments[at + 1], CultureInfo.InvariantCulture) : usual;
     }
 
-    /// <summary>Runs a program to its end.</summary>
+    /// <summary>Runs a program.</summary>
     public static Task RunAsync(string program, params string[] arguments) => RunInAsync(Environment.CurrentDirectory, program, arguments);
 
-    /// <summary>Runs a program in a folder to its end.</summary>
+    /// <summary>Runs a program in a folder.</summary>
     public static async Task RunInAsync(string folder, string program, params string[] arguments)
     {
         using var process = Process.Start(new ProcessStartInfo(program, arguments) { WorkingDirectory = folder })!;
@@ -58,7 +58,7 @@ internal sealed class Bench : IDisposable
         if (process.ExitCode != 0) throw new InvalidOperationException($"The peer failed: {program} {string.Join(' ', arguments)}");
     }
 
-    /// <summary>Fetches packages of Debian's, and gives the folder their files are in.</summary>
+    /// <summary>Downloads Debian packages; returns the folder of their files.</summary>
     public async Task<string> FetchAsync(params string[] packages)
     {
         var folder = Directory.CreateDirectory(PathOf("fetched")).FullName;
@@ -66,7 +66,7 @@ internal sealed class Bench : IDisposable
         return folder;
     }
 
-    /// <summary>Prints a ratio and whether it is what is to be reached.</summary>
+    /// <summary>Prints a ratio, and whether it reaches its goal.</summary>
     public void Report(string work, double ours, double theirs, double toReach)
     {
         var ratio = ours / theirs;
@@ -74,42 +74,42 @@ internal sealed class Bench : IDisposable
         Console.WriteLine($"{work,-48} ours {ours,7:0.00} s  theirs {theirs,7:0.00} s  ratio {ratio:0.000}  to reach {toReach:0.00#}  {(ratio <= toReach ? "reached" : "MISSED")}");
     }
 
-    /// <summary>Prints a time and whether it is what is to be reached, where there is no peer.</summary>
+    /// <summary>Prints a time, and whether it reaches its goal, where there is no peer.</summary>
     public void ReportTime(string work, double seconds, double toReach)
     {
         AllReached &= seconds <= toReach;
         Console.WriteLine($"{work,-48} ours {seconds,7:0.000} s  to reach {toReach:0.000} s  {(seconds <= toReach ? "reached" : "MISSED")}");
     }
 
-    /// <summary>Prints a size and whether it is what is to be reached, where there is no peer.</summary>
+    /// <summary>Prints a size, and whether it reaches its goal, where there is no peer.</summary>
     public void ReportSize(string what, double bytes, double toReach)
     {
         AllReached &= bytes <= toReach;
         Console.WriteLine($"{what,-48} ours {bytes / 1000,7:0.0} kB  to reach {toReach / 1000:0} kB  {(bytes <= toReach ? "reached" : "MISSED")}");
     }
 
-    /// <summary>Prints a figure beside the peer's, and whether it is no more than such a share of that.</summary>
+    /// <summary>Prints a figure and the peer's, and whether it is at most a share of that.</summary>
     public void ReportShare(string what, double ours, double theirs, double toReach)
     {
         AllReached &= ours / theirs <= toReach;
         Console.WriteLine($"{what,-48} ours {ours,7:0.0}    theirs {theirs,7:0.0}    ratio {ours / theirs:0.000}  to reach {toReach:0.00}  {(ours / theirs <= toReach ? "reached" : "MISSED")}");
     }
 
-    /// <summary>Prints a figure that is to stay below another.</summary>
+    /// <summary>Prints a figure that must be below a limit.</summary>
     public void ReportWorst(string what, double figure, double toReach)
     {
         AllReached &= figure <= toReach;
         Console.WriteLine($"{what,-48} ours {figure,7:0.0}    to reach {toReach:0}  {(figure <= toReach ? "reached" : "MISSED")}");
     }
 
-    /// <summary>Prints a figure that is to be no less than another.</summary>
+    /// <summary>Prints a figure that must not be below a limit.</summary>
     public void ReportLeast(string what, double figure, double toReach)
     {
         AllReached &= figure >= toReach;
         Console.WriteLine($"{what,-48} ours {figure,7:0.0}    to reach {toReach:0}  {(figure >= toReach ? "reached" : "MISSED")}");
     }
 
-    /// <summary>Prints the most memory this process has had since <see cref="ForgetMemory"/>.</summary>
+    /// <summary>Prints this process's peak memory since <see cref="ForgetMemory"/>.</summary>
     public void ReportMemory(string work, int mostMb)
     {
         var line = File.ReadLines("/proc/self/status").First(l => l.StartsWith("VmHWM", StringComparison.Ordinal));
@@ -118,14 +118,14 @@ internal sealed class Bench : IDisposable
         Console.WriteLine($"{work,-48} most memory {mb:0} MB  to reach {mostMb} MB  {(mb <= mostMb ? "reached" : "MISSED")}");
     }
 
-    /// <summary>Begins to watch memory again: what is free is given back, and the kernel forgets the most there was.</summary>
+    /// <summary>Starts watching memory again: frees what is unused and resets the kernel's peak.</summary>
     public static void ForgetMemory()
     {
         GC.Collect(2, GCCollectionMode.Aggressive, blocking: true, compacting: true);
         File.WriteAllText("/proc/self/clear_refs", "5");
     }
 
-    /// <summary>Keeps a WAV of made-up music and makes it ready; gives the sound and the path of the file.</summary>
+    /// <summary>Stores and prepares a WAV of made-up music; returns the sound and the path of the file.</summary>
     public async Task<(Sound Sound, string Path)> MusicAsync(string id, int seconds, int hertz)
     {
         var path = PathOf($"{id}.wav");
@@ -135,7 +135,7 @@ internal sealed class Bench : IDisposable
         return (await KeepSoundAsync(id, path), path);
     }
 
-    /// <summary>Keeps a sound file and makes it ready.</summary>
+    /// <summary>Stores and prepares a sound file.</summary>
     public async Task<Sound> KeepSoundAsync(string id, string path)
     {
         var hash = await KeepAsync(path);
@@ -143,7 +143,7 @@ internal sealed class Bench : IDisposable
         return Sound.BroughtIn(id, hash, Path.GetFileName(path), prepared.Figures, prepared.Tags, SoundKind.Bed);
     }
 
-    /// <summary>Keeps a file; gives its content hash.</summary>
+    /// <summary>Stores a file; returns its content hash.</summary>
     public async Task<string> KeepAsync(string path)
     {
         await using var file = File.OpenRead(path);

@@ -25,7 +25,7 @@ internal static class ChecksBench
             ("a hold in the middle", new SetHolds([new("s150", 9_000)])),
             ("a hold in the beginning", new SetHolds([new("s1", 9_000)])),
         ];
-        // A few times for the runtime to compile what is hot.
+        // Some runs first, so that the runtime compiles the hot code.
         for (var n = 0; n < 10; n++)
             foreach (var (_, edit) in edits) Find(bench, show.Apply(new SetLevel("c9", -20 - n)).Show.Apply(edit).Show);
         await Task.Delay(1000);

@@ -10,8 +10,8 @@ using SkiaSharp;
 namespace Phonaris.Bench;
 
 /// <summary>
-/// A PDF of a hundred pages as pictures 1280 wide, against two processes of pdftoppm -png; and a presentation of two hundred slides from file to
-/// slides that can be edited, with the first picture drawn; and photographs at the sizes of the run sheet and of a screen, against ffmpeg.
+/// A PDF of a hundred pages as pictures 1280 wide, against two processes of pdftoppm -png; a presentation of two hundred slides from the file to
+/// editable slides with the first picture drawn; and photographs at the sizes of the run sheet and of a screen, against ffmpeg.
 /// </summary>
 internal static class DeckBench
 {
@@ -51,7 +51,7 @@ internal static class DeckBench
         await PhotographsAsync(bench);
     }
 
-    /// <summary>Slides over one large picture, against as many without and decoding that picture: it is decoded once.</summary>
+    /// <summary>Slides with one large background picture, against the same slides without it plus decoding it: it is decoded once.</summary>
     private static async Task BackedAsync(Bench bench)
     {
         var large = LargePicture();
@@ -68,14 +68,14 @@ internal static class DeckBench
         bench.Report($"{Backed} slides over a picture of 24 megapixels", taken[1], taken[0] + once, BackedToReach);
     }
 
-    /// <summary>Photographs as slides, against ffmpeg making each as large, two at a time.</summary>
+    /// <summary>Photographs as slides, against ffmpeg scaling each to the same size, two at a time.</summary>
     private static async Task PhotographsAsync(Bench bench)
     {
         var large = LargePicture();
         List<PictureSource> photographs = [];
         for (var n = 0; n < Photographs; n++)
         {
-            // What follows the end of a picture makes it another file.
+            // Bytes appended after the end of a picture make it a different file.
             var path = bench.PathOf($"photograph-{n}.jpg");
             await File.WriteAllBytesAsync(path, [.. large, (byte)n]);
             photographs.Add(new(await bench.KeepAsync(path), MediaTypes.Jpeg, 1, 6000, 4000));
@@ -90,7 +90,7 @@ internal static class DeckBench
         }
     }
 
-    /// <summary>A picture that looks like a photograph to the one who decodes it.</summary>
+    /// <summary>A picture that compresses like a photograph.</summary>
     private static byte[] LargePicture()
     {
         using var bitmap = new SKBitmap(6000, 4000);
@@ -101,7 +101,7 @@ internal static class DeckBench
         return bitmap.Encode(SKEncodedImageFormat.Jpeg, 85).ToArray();
     }
 
-    /// <summary>Seconds until a server that was started a moment ago says what is in a presentation of four slides.</summary>
+    /// <summary>The seconds until a server that has just started returns the contents of a presentation of four slides.</summary>
     private static async Task<double> FirstAsync(Bench bench)
     {
         var program = Path.GetFullPath(Path.Combine(AppContext.BaseDirectory, "../../Phonaris.Web/release/Phonaris.Web.dll"));
@@ -115,7 +115,7 @@ internal static class DeckBench
 
     private static Deck Read(Bench bench, string hash, string name) => DeckFormats.Read([new(bench.Files.PathOf(hash), name, hash)]);
 
-    /// <summary>Pages as decks have them: a ground that runs from one colour to another, some forms, a dozen lines.</summary>
+    /// <summary>Typical pages of a deck: a gradient background, some shapes, a dozen lines of text.</summary>
     private static void WritePdf(string path)
     {
         using var stream = File.Create(path);
@@ -138,10 +138,10 @@ internal static class DeckBench
         pdf.Close();
     }
 
-    /// <summary>A presentation whose slides are those of a deck by another writer, over and over.</summary>
-    /// <param name="path">Where to.</param>
-    /// <param name="slides">How many.</param>
-    /// <param name="behind">A picture, JPEG, that stands behind each; null for none.</param>
+    /// <summary>A presentation that repeats the slides of a deck from another writer.</summary>
+    /// <param name="path">The file to write.</param>
+    /// <param name="slides">The number of slides.</param>
+    /// <param name="behind">A JPEG as background of each slide; null for none.</param>
     internal static void WritePptx(string path, int slides, byte[]? behind = null)
     {
         File.Copy("tests/Phonaris.Formats.Tests/Decks/night-walk.pptx", path);

@@ -5,7 +5,7 @@ using Phonaris.Media.Sounds;
 
 namespace Phonaris.Bench;
 
-/// <summary>A first draft of forty recordings named by slide and three beds; where each of them came to lie.</summary>
+/// <summary>A first draft of forty recordings named by slide and three beds, and where each was placed.</summary>
 internal static class DraftBench
 {
     private const double ToReach = 2, ListenedToReach = 5;
@@ -29,7 +29,7 @@ internal static class DraftBench
         var drafts = new Drafts(bench.Sounds);
         Edit edit = null!;
         bench.ReportTime("a draft of forty recordings and three beds, nothing listened to before", await Bench.TimeAsync(DraftAsync), ListenedToReach);
-        // The middle of five.
+        // The median of five.
         var taken = new List<double>();
         for (var k = 0; k < 5; k++) taken.Add(await Bench.TimeAsync(DraftAsync));
         bench.ReportTime("the same, the beds listened to", taken.Order().ElementAt(2), ToReach);

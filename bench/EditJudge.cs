@@ -5,14 +5,14 @@ using Phonaris.Core.Signal;
 namespace Phonaris.Bench;
 
 /// <summary>
-/// How much an edit stands out, judged by other means than it was found by: the two seconds before and after it are compared with those that would have come,
-/// every 23 ms, by chroma and log-mel spectra; the figure is the part of random pairs of places in the piece that are more alike.
+/// How noticeable an edit is, measured by other features than those it was found by: the two seconds before and after it are compared with the original continuation,
+/// every 23 ms, by chroma and log-mel spectra. The figure is the percentage of random pairs of passages that are more alike.
 /// </summary>
 internal sealed class EditJudge
 {
     private const int Rate = 48_000, Window = 4096, Hop = 1104, MelBands = 40, Pitches = 12, Size = MelBands + Pitches;
 
-    /// <summary>Two seconds in hops.</summary>
+    /// <summary>Two seconds, in hops.</summary>
     private const int Context = 2 * Rate / Hop;
 
     private const int RandomPairs = 20_000;
@@ -39,7 +39,7 @@ internal sealed class EditJudge
         Array.Sort(_random);
     }
 
-    /// <summary>The part of random pairs of places that are more alike than those of an edit, in per cent.</summary>
+    /// <summary>The percentage of random pairs of passages that are more alike than those of an edit.</summary>
     /// <param name="fromFrame">Where the sound is left.</param>
     /// <param name="toFrame">Where it is entered.</param>
     public double Percentile(long fromFrame, long toFrame)
@@ -81,7 +81,7 @@ internal sealed class EditJudge
         if (length > 0) TensorPrimitives.Divide<float>(chroma, length, chroma);
     }
 
-    /// <summary>Lets a group of numbers vary by one in all.</summary>
+    /// <summary>Scales a group of values to a total variance of one.</summary>
     private void Scale(int first, int count)
     {
         var mean = new double[count];
@@ -95,7 +95,7 @@ internal sealed class EditJudge
             for (var n = 0; n < count; n++) _features[k * Size + first + n] *= by;
     }
 
-    /// <summary>What one thread works with.</summary>
+    /// <summary>The buffers of one thread.</summary>
     private sealed class Desk
     {
         public RealFft Fft { get; } = new(Window);

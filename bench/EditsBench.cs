@@ -4,7 +4,7 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Bench;
 
-/// <summary>Joins of re-cuts on orchestral pieces that are not ours, out of a package of Debian's, fetched each time: how much they stand out by <see cref="EditJudge"/>.</summary>
+/// <summary>Edits of re-cuts on foreign orchestral pieces from a Debian package, downloaded each time: how noticeable they are by <see cref="EditJudge"/>.</summary>
 internal static class EditsBench
 {
     public const double WorstToReach = 15;
@@ -38,7 +38,7 @@ internal static class EditsBench
         bench.ReportWorst("the worst of them", all[^1], WorstToReach);
     }
 
-    /// <summary>How much the edits of a re-cut stand out; none where it does not do.</summary>
+    /// <summary>The noticeability of the edits of a re-cut; empty if the re-cut fails.</summary>
     private static List<double> Joins(Fitter fitter, EditJudge judge, long length)
     {
         try

@@ -7,14 +7,14 @@ using SkiaSharp;
 
 namespace Phonaris.Bench;
 
-/// <summary>The app under faults: it is no race, so nothing is compared; what must not happen is counted.</summary>
+/// <summary>The app under faults. Nothing is compared with a peer; what must not happen is counted.</summary>
 internal static class FaultsBench
 {
     private const int Kills = 200, Files = 10_000, Edits = 10_000, Seed = 14, DiskMegabytes = 1_500;
 
     private static readonly string Server = Path.GetFullPath(Path.Combine(AppContext.BaseDirectory, "../../Phonaris.Web/release/Phonaris.Web.dll"));
 
-    /// <summary>The server killed at random moments.</summary>
+    /// <summary>The server is killed at random moments.</summary>
     public static async Task KillsAsync(Bench bench)
     {
         var drill = new KillDrill(Server, bench.PathOf("killed"), Seed);
@@ -27,7 +27,7 @@ internal static class FaultsBench
         bench.ReportTime("slowest start", figures.SlowestStart.TotalSeconds, 15);
     }
 
-    /// <summary>Two people at one show, and two pages that show it.</summary>
+    /// <summary>Two users edit one show, and two pages display it.</summary>
     public static async Task PagesAsync(Bench bench)
     {
         using var server = await ServerProcess.StartAsync(Server, bench.PathOf("pages"), TimeSpan.FromSeconds(60), "--contentRoot", Path.GetFullPath("src/Phonaris.Web"));
@@ -51,7 +51,7 @@ internal static class FaultsBench
         bench.ReportWorst("internal errors", figures.Faults, 0);
         bench.ReportWorst("pages that are not as the show is", (first == Shown(one) ? 0 : 1) + (second == Shown(one) ? 0 : 1), 0);
 
-        // What the sheet says, to the eye and to the ear.
+        // The contents of the sheet, visible and for screen readers.
         static string Shown(ChromeDriver page) => $"{page.ExecuteScript(
             "const sheet = document.querySelector('[data-testid=sheet]'); return sheet.innerText + [...sheet.querySelectorAll('[aria-label]')].map(e => e.getAttribute('aria-label')).join('|')")}";
     }
@@ -73,7 +73,7 @@ internal static class FaultsBench
         }
     }
 
-    /// <summary>Uploads that are interrupted, up to one longer than a request may be, and on a disk with little room.</summary>
+    /// <summary>Interrupted uploads, up to one longer than a request may be, and on a disk with little space.</summary>
     public static async Task UploadsAsync(Bench bench)
     {
         using (var server = await ServerProcess.StartAsync(Server, bench.PathOf("uploads"), TimeSpan.FromSeconds(60)))
@@ -93,7 +93,7 @@ internal static class FaultsBench
         bench.ReportWorst("uploads let in that no disk holds", await drill.BeginAsync("huge.mp4", 19_000_000_000) is null ? 0 : 1, 0);
     }
 
-    /// <summary>Derived files beyond their bound while shows are open and one exports.</summary>
+    /// <summary>Derived files above their limit while shows are open and one exports.</summary>
     public static async Task RoomAsync(Bench bench)
     {
         using var server = await ServerProcess.StartAsync(Server, bench.PathOf("room"), TimeSpan.FromSeconds(60), "--Phonaris:DerivedBytes", "1");
@@ -105,7 +105,7 @@ internal static class FaultsBench
         bench.ReportWorst("nothing removed", figures.FreedBytes > 0 ? 0 : 1, 0);
     }
 
-    /// <summary>A speed set on an hour of sound while others make edits.</summary>
+    /// <summary>A speed change of an hour of sound while other users edit.</summary>
     public static async Task LocksAsync(Bench bench)
     {
         using var server = await ServerProcess.StartAsync(Server, bench.PathOf("locks"), TimeSpan.FromSeconds(60));
@@ -114,7 +114,7 @@ internal static class FaultsBench
         bench.ReportTime("slowest of 200 edits made meanwhile", figures.Slowest.TotalSeconds, 1);
     }
 
-    /// <summary>Files of every format, spoilt.</summary>
+    /// <summary>Corrupted files of every format.</summary>
     public static async Task SpoiltAsync(Bench bench)
     {
         var samples = new List<string>();

@@ -12,13 +12,13 @@ using Phonaris.Media.Sounds;
 namespace Phonaris.Bench;
 
 /// <summary>
-/// A film of thirty stills and five minutes at 1080p, with cuts, with dissolves, and again after a change of sound. The peer is ffmpeg's concat of
-/// the same stills with the same coding settings and the ready mix: pixel format before picture rate, which is its faster order.
+/// A film of thirty stills and five minutes at 1080p: with cuts, with dissolves, and again after a change of sound. The peer is ffmpeg's concat of
+/// the same stills with the same coding settings and the mix: pixel format before frame rate, which is the faster order.
 /// </summary>
 internal static partial class FilmBench
 {
     private const int Stills = 30, Seconds = 300, Fps = 30, Times = 3;
-    /// <summary>What anybody would have a film of stills coded with.</summary>
+    /// <summary>The usual settings for a film of stills.</summary>
     internal static readonly string[] PeerCoding = ["-c:v", "libx264", "-preset", "medium", "-crf", "20", "-tune", "stillimage", "-bf", "0", "-pix_fmt", "yuv420p"];
 
     private const double CutsToReach = 0.08, DissolvesToReach = 0.2, SoundToReach = 0.006, SizeToReach = 1, StillsToReach = 45, BetweenToReach = 42;
@@ -42,10 +42,10 @@ internal static partial class FilmBench
         bench.ReportLeast("stills in the film, dB of PSNR, the worst", await WorstStillAsync(bench, slides, "cuts"), StillsToReach);
         bench.ReportLeast("dissolves in the film, dB of PSNR, the worst", await WorstBetweenAsync(bench, slides, "dissolves"), BetweenToReach);
         var one = cuts with { Cues = [cue, cue with { Id = "d", SoundId = spot.Id, Span = new("s14", "s14"), OutFrame = spot.Frames, Rounds = 1 }], Sounds = [music, spot] };
-        // The one who keeps no parts has all of it coded again.
+        // Without a cache of parts, everything is encoded again.
         bench.Report("film again after a change of one sound", await UsualAsync(bench, "cuts", one), theirs, SoundToReach);
         var quieter = cuts with { Cues = [cue with { LevelDb = -5 }] };
-        // All of it is coded again then, which is more than half of what the first took.
+        // Everything is encoded again, which takes more than half as long as the first time.
         Console.WriteLine($"{"film again after a change of all sound",-48} ours {await ExportAsync(bench, "cuts", quieter),7:0.00} s");
     }
 
@@ -73,7 +73,7 @@ internal static partial class FilmBench
 
     private static string Converted(string input, string name) => $"[{input}:v]scale=1920:1080:out_color_matrix=bt709:out_range=tv,format=yuv420p[{name}]";
 
-    /// <summary>How alike a picture of a film and another are, all planes together.</summary>
+    /// <summary>The similarity of a picture of the film and another, over all planes.</summary>
     private static async Task<double> PsnrAsync(string film, double second, string[] stills, string picture)
     {
         using var process = Process.Start(new ProcessStartInfo("ffmpeg", ["-nostdin", "-hide_banner", "-ss", $"{second + 0.001:0.####}", "-i", film, .. stills.SelectMany(s => new[] { "-i", s }),
@@ -87,7 +87,7 @@ internal static partial class FilmBench
     [GeneratedRegex(@"average:(inf|[\d.]+)")]
     private static partial Regex Average();
 
-    /// <summary>The median of a few exports, each in a folder of its own: a few seconds of one would be as much the machine's as ours.</summary>
+    /// <summary>The median of a few exports, each in its own folder: a few seconds of a single one would say as much about the machine as about the code.</summary>
     private static async Task<double> UsualAsync(Bench bench, string name, Show show)
     {
         List<double> taken = [await ExportAsync(bench, name, show)];
@@ -95,7 +95,7 @@ internal static partial class FilmBench
         return taken.Order().ElementAt(Times / 2);
     }
 
-    /// <summary>Exports with the parts kept in a folder of their own, so that each first export is one.</summary>
+    /// <summary>Exports with their own cache folders, so that each first export is a first one.</summary>
     internal static Task<double> ExportAsync(Bench bench, string name, Show show)
     {
         var derived = new Media.DerivedFiles(bench.PathOf(name));
@@ -126,7 +126,7 @@ internal static partial class FilmBench
             var source = DeckFormats.Read([new(bench.Files.PathOf(drawing), Path.GetFileName(path), drawing)]).Slides[0].Picture;
             foreach (var half in new[] { "a", "b" })
             {
-                // The second of each pair is another picture: the first upside down.
+                // The second of each pair is a different picture: the first upside down.
                 var png = bench.PathOf("still.png");
                 await Bench.FfmpegAsync("-i", await pictures.PngAsync(source, 1920, CancellationToken.None), "-vf", half == "a" ? "null" : "vflip,hflip", png);
                 var hash = await bench.KeepAsync(png);

@@ -5,7 +5,7 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Bench;
 
-/// <summary>Listening to ten minutes of music, and re-cutting them: beats against aubio on the same file; the demo's beds to six lengths, and pieces that are not ours.</summary>
+/// <summary>Analysing ten minutes of music and re-cutting them: beats against aubio on the same file; the demo's beds to six lengths, and foreign pieces.</summary>
 internal static class FitBench
 {
     private const double BeatsToReach = 0.6, AnalysisToReach = 5, FirstToReach = 1, PathToReach = 0.05, MegabytesToReach = 300;
@@ -34,7 +34,7 @@ internal static class FitBench
         bench.ReportTime("their first re-cut", Seconds(() => fitter.Fit(new(FitMethod.Recut), sound.Frames * 8 / 10)), FirstToReach);
         foreach (var times in Times)
         {
-            // A length of its own each time: what was asked before is not asked again. The middle of five.
+            // A different length each time, so that nothing is cached. The median of five.
             var taken = Enumerable.Range(0, 5).Select(k => Seconds(() => fitter.Fit(new(FitMethod.Recut), (long)(sound.Frames * times) + k))).Order().ElementAt(2);
             bench.ReportTime($"re-cutting them to {times:0.0} times the length", taken, PathToReach);
         }

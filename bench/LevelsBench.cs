@@ -10,7 +10,7 @@ using Phonaris.Media.Sounds;
 namespace Phonaris.Bench;
 
 /// <summary>
-/// How loud a show of an hour is: the first time, and after edits of every kind. The peer measures the exported file: ffmpeg's <c>ebur128</c>, held to
+/// The loudness of a show of an hour: the first time, and after edits of every kind. The peer measures the exported file with ffmpeg's <c>ebur128</c>, and must
 /// agree.
 /// </summary>
 internal static partial class LevelsBench
@@ -20,7 +20,7 @@ internal static partial class LevelsBench
     public static async Task RunAsync(Bench bench)
     {
         var show = await MixBench.HourAsync(bench);
-        // Once for the runtime to compile what is hot.
+        // Once first, so that the runtime compiles the hot code.
         Measure(bench, show with { Slides = [.. show.Slides.Take(1)], Cues = [.. show.Cues.Skip(1).Take(1)] });
         bench.ReportTime("levels of an hour, the first time", await Bench.TimeAsync(() => Task.Run(() => Measure(bench, show))), FirstToReach);
         (string Name, Edit Edit)[] edits =
@@ -47,7 +47,7 @@ internal static partial class LevelsBench
         bench.ReportWorst("differs from ebur128, hundredths of a dB", Math.Abs(peak - ours.Peaks.TruePeakDbtp!.Value) * 100, (AgreesToDb + 0.05) * 100);
     }
 
-    /// <summary>All that the view shows.</summary>
+    /// <summary>Everything that the view shows.</summary>
     private static ShowLevels Measure(Bench bench, Show show)
     {
         var levels = ShowLevels.Of(TimedShow.Of(show, bench.Sounds.Listened), bench.Sounds.Loudness);
@@ -55,7 +55,7 @@ internal static partial class LevelsBench
         return levels;
     }
 
-    /// <summary>What ffmpeg measures, to the tenth it prints.</summary>
+    /// <summary>ffmpeg's measurements, to the tenth it prints.</summary>
     private static async Task<(double Lufs, double Peak)> EbuR128Async(string path)
     {
         using var process = Process.Start(new ProcessStartInfo("ffmpeg", ["-nostdin", "-hide_banner", "-nostats", "-i", path, "-af", "ebur128=peak=true:framelog=verbose", "-f", "null", "-"]) { RedirectStandardError = true })!;

@@ -10,8 +10,8 @@ using Phonaris.Drills;
 namespace Phonaris.Bench;
 
 /// <summary>
-/// A show presented in a real browser: how soon a key is heard, here and in the player as one file; and with two hours under one bed as long as they are, what the page that sounds it
-/// takes of memory.
+/// A show presented in a real browser: how soon a key is heard, here and in the player as one file; and with two hours under one bed of that length, the memory of the
+/// page that plays it.
 /// </summary>
 internal static class LiveBench
 {
@@ -37,7 +37,7 @@ internal static class LiveBench
         bench.ReportTime("two hours of sound fetched and kept", begun.Elapsed.TotalSeconds, ReadyToReach);
         bench.ReportWorst("the page that fetches it, MB at most", most, MegabytesToReach);
         most = 0;
-        // What is kept is all it needs.
+        // The cache is all it needs.
         await server.KillAsync();
         browser.FindElement(By.XPath("//button[text()='Begin']")).Click();
         var heard = 0;
@@ -55,7 +55,7 @@ internal static class LiveBench
         bench.ReportWorst("the page that sounds it, MB at most", most, MegabytesToReach);
     }
 
-    /// <summary>What the largest process that shows a page takes, in megabytes: all of it, the pictures of the screen among it; what it shares with others is counted in shares.</summary>
+    /// <summary>The memory of the largest process of a page in megabytes, including the pictures of the screen; shared memory is divided.</summary>
     private static double PageMegabytes()
     {
         var most = 0.0;
@@ -67,7 +67,7 @@ internal static class LiveBench
             }
             catch (IOException)
             {
-                // It has ended meanwhile.
+                // It has ended in the meantime.
             }
         }
         return most;
@@ -100,7 +100,7 @@ internal static class LiveBench
         return (await http.ViewAsync(show)).GetProperty("show").GetProperty("cues")[0].GetProperty("id").GetString()!;
     }
 
-    /// <summary>A chirp by hand, presented, and in the player opened as a file.</summary>
+    /// <summary>A manual chirp, presented, and in the player opened as a file.</summary>
     private static async Task ReportKeysAsync(Bench bench, HttpClient http)
     {
         var show = await http.ShowAsync("A chirp");
@@ -123,7 +123,7 @@ internal static class LiveBench
         bench.ReportTime("the same in the player", await KeyHeardAsync(browser), KeyToReach);
     }
 
-    /// <summary>Begins, and gives the seconds from pressing a key until what it starts is heard, the most of some.</summary>
+    /// <summary>Begins, and returns the longest time in seconds from pressing a key until its sound is heard.</summary>
     private static async Task<double> KeyHeardAsync(ChromeDriver browser)
     {
         browser.FindElement(By.XPath("//button[text()='Begin']")).Click();

@@ -16,7 +16,7 @@ internal static class LoudnessBench
     {
         var hour = bench.PathOf("hour.wav");
         await Bench.FfmpegAsync("-stream_loop", "-1", "-i", "demo/sounds/lantern-waltz.ogg", "-t", $"{HourSeconds}", "-c:a", "pcm_s16le", hour);
-        // Once for the runtime to compile what is hot; the peer needs none.
+        // Once first, so that the runtime compiles the hot code; the peer needs no warm-up.
         await SoundMeasure.OfAsync(Path.GetFullPath("demo/sounds/lantern-waltz.ogg"), CancellationToken.None);
         var theirs = await Bench.FfmpegAsync("-nostats", "-i", hour, "-af", "ebur128=peak=true", "-f", "null", "-");
         var ours = await Bench.TimeAsync(() => SoundMeasure.OfAsync(hour, CancellationToken.None));

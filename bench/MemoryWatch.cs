@@ -3,7 +3,7 @@ using System.Globalization;
 
 namespace Phonaris.Bench;
 
-/// <summary>Looks how much memory is taken from now on: by this process, and by what it has ffmpeg do. What several share is counted in shares.</summary>
+/// <summary>Watches the memory of this process and of its ffmpeg processes. Shared memory is divided.</summary>
 internal sealed class MemoryWatch : IDisposable
 {
     private static readonly TimeSpan Every = TimeSpan.FromMilliseconds(50);
@@ -13,7 +13,7 @@ internal sealed class MemoryWatch : IDisposable
 
     public MemoryWatch() => _timer = new(_ => Look(), null, TimeSpan.Zero, Every);
 
-    /// <summary>The most that was seen, in megabytes.</summary>
+    /// <summary>The peak, in megabytes.</summary>
     public double MostMegabytes => Interlocked.Read(ref _most) / 1e6;
 
     public void Dispose() => _timer.Dispose();
@@ -26,7 +26,7 @@ internal sealed class MemoryWatch : IDisposable
         for (var most = Interlocked.Read(ref _most); now > most; most = Interlocked.Read(ref _most)) Interlocked.CompareExchange(ref _most, now, most);
     }
 
-    /// <summary>A process's share of memory, in bytes.</summary>
+    /// <summary>A process's proportional memory, in bytes.</summary>
     public static long Share(int process)
     {
         try
@@ -36,7 +36,7 @@ internal sealed class MemoryWatch : IDisposable
         }
         catch (IOException)
         {
-            // It has ended meanwhile.
+            // It has ended in the meantime.
             return 0;
         }
     }

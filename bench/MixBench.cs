@@ -7,8 +7,8 @@ using Phonaris.Media.Sounds;
 namespace Phonaris.Bench;
 
 /// <summary>
-/// An hour of sound: one looped bed and forty cues of half a minute to a minute with fades, from files already decoded. The peer is one ffmpeg
-/// filter graph of the same, reading the same samples as WAV. Neither writes a file.
+/// An hour of sound: a looping bed and forty cues of half a minute to a minute with fades, from decoded files. The peer is one ffmpeg
+/// filter graph that does the same with the samples as WAV. Neither writes a file.
 /// </summary>
 internal static class MixBench
 {
@@ -21,7 +21,7 @@ internal static class MixBench
         var show = await HourAsync(bench);
         var schedule = Schedule.Of(show);
 
-        // Once for the runtime to compile what is hot; the peer needs none.
+        // Once first, so that the runtime compiles the hot code; the peer needs no warm-up.
         await MixAsync(bench, schedule, 60 * Frames.PerSecond);
         Bench.ForgetMemory();
         var ours = await Bench.TimeAsync(() => MixAsync(bench, schedule, schedule.TotalFrames));
@@ -30,11 +30,11 @@ internal static class MixBench
         bench.ReportMemory("the same", MemoryLimitMb);
     }
 
-    /// <summary>An hour of slides, a bed that loops under all of them and a cue on each.</summary>
+    /// <summary>An hour of slides, with a looping bed under all of them and a cue on each.</summary>
     public static async Task<Show> HourAsync(Bench bench)
     {
         var (bed, _) = await bench.MusicAsync("bed", BedSeconds, 220);
-        // Of two beds the later takes over; these are to sound together.
+        // Of two beds the later one replaces the other; these must play together.
         var sounds = new List<Sound>();
         for (var i = 0; i < Cues; i++) sounds.Add((await bench.MusicAsync($"cue{i}", 30 + i * 7 % 31, 300 + i * 11)).Sound with { Kind = SoundKind.Spot });
         var slides = Enumerable.Range(0, Cues).Select(i => Slide(i, HourSeconds * 1000L / Cues));

@@ -4,8 +4,8 @@ using System.Text.RegularExpressions;
 namespace Phonaris.Bench;
 
 /// <summary>
-/// Whether the core's tests find what is changed in the core: operators taken at random are changed one at a time (&lt; to &lt;=, + to -, Min to Max), and its tests run
-/// until one fails. It works on a clone of the last commit and leaves the tree as it is. Stryker.NET was tried first: it
+/// Whether the core's tests find changes of the core: operators chosen at random are changed one at a time (&lt; to &lt;=, + to -, Min to Max), and the tests run
+/// until one fails. It works on a clone of the last commit and leaves the source unchanged. Stryker.NET was tried first: it
 /// runs all tests for each change, which takes over a minute, and does not stop at the first failure.
 /// </summary>
 internal static partial class MutantsBench
@@ -14,10 +14,10 @@ internal static partial class MutantsBench
 
     private const string CoreFolder = "src/Phonaris.Core", Built = "artifacts/bin/Phonaris.Core/release/Phonaris.Core.dll";
 
-    /// <summary>The tests of the core, and those of its drawings, which are tested where they are drawn.</summary>
+    /// <summary>The tests of the core, and those of its drawings, which are in the tests of media.</summary>
     private const string CoreTests = "Phonaris.Core.Tests", DrawingTests = "Phonaris.Formats.Tests";
 
-    /// <summary>Each operator and what it becomes.</summary>
+    /// <summary>Each operator and its replacement.</summary>
     private static readonly Dictionary<string, string> Changes = new()
     {
         [" < "] = " <= ",
@@ -61,7 +61,7 @@ internal static partial class MutantsBench
             var text = await File.ReadAllTextAsync(place.Path);
             var (before, after) = (text.Substring(place.At, place.Length), Changes[text.Substring(place.At, place.Length)]);
             await File.WriteAllTextAsync(place.Path, string.Concat(text.AsSpan(0, place.At), after, text.AsSpan(place.At + place.Length)));
-            // Not all can be changed so: a text has no difference.
+            // Some cannot be changed: strings have no minus.
             if (await CompilesAsync(clone))
             {
                 tried++;
@@ -77,14 +77,14 @@ internal static partial class MutantsBench
         bench.ReportLeast("found, of a hundred", 100.0 * found / tried, LeastFound);
     }
 
-    /// <summary>Where operators stand in the core's code, in its order.</summary>
+    /// <summary>The positions of operators in the core's code, in order.</summary>
     private static Place[] Places(string core) =>
     [
         .. from path in Directory.EnumerateFiles(core, "*.cs", SearchOption.AllDirectories).Order(StringComparer.Ordinal)
            let text = File.ReadAllText(path)
            from match in OperatorPattern().Matches(text)
            let line = text[(text.LastIndexOf('\n', match.Index) + 1)..match.Index]
-           // Not in a comment, nor in a text.
+           // Not in comments or strings.
            where !line.Contains("//", StringComparison.Ordinal) && line.Count(c => c == '"') % 2 == 0
            select new Place(path, match.Index, match.Length),
     ];
@@ -92,13 +92,13 @@ internal static partial class MutantsBench
     private static async Task<bool> CompilesAsync(string clone) =>
         await EndAsync(clone, TimeSpan.FromMinutes(10), "build", CoreFolder, "-c", "Release", "--no-restore", "-v", "q", "--nologo", "-p:RunAnalyzers=false", "-p:TreatWarningsAsErrors=false") == 0;
 
-    /// <summary>Whether a test fails; tests that never end count as failed.</summary>
+    /// <summary>Whether a test fails; tests that do not end count as failed.</summary>
     private static async Task<bool> IsFoundAsync(string clone, string tests, TimeSpan patience) =>
         await EndAsync(clone, patience, Path.Combine(FolderOf(tests), $"{tests}.dll"), "--progress", "off", "--stop-on-fail", "on") != 0;
 
     private static string FolderOf(string tests) => $"artifacts/bin/{tests}/release";
 
-    /// <summary>The exit code of dotnet; null where it came to no end.</summary>
+    /// <summary>The exit code of dotnet; null after a timeout.</summary>
     private static async Task<int?> EndAsync(string folder, TimeSpan patience, params string[] arguments)
     {
         using var process = Process.Start(new ProcessStartInfo("dotnet", arguments) { WorkingDirectory = folder, RedirectStandardOutput = true, RedirectStandardError = true })!;

@@ -9,7 +9,7 @@ using Phonaris.Media.Pictures;
 
 namespace Phonaris.Bench;
 
-/// <summary>A presentation of two hundred slides and sixty cues, exported with its sounds in it: the first time, and again.</summary>
+/// <summary>A presentation of two hundred slides and sixty cues, exported with its sounds: the first time, and again.</summary>
 internal static class PresentationBench
 {
     private const int Slides = 200, Cues = 60, SlideSeconds = 8;
@@ -24,7 +24,7 @@ internal static class PresentationBench
         var slides = DeckFormats.Read([new(bench.Files.PathOf(deck), "deck.pptx", deck)]).ToSlides(() => $"s{n++}", SlideSeconds * 1000);
         List<Sound> sounds = [];
         for (var k = 0; k < 12; k++) sounds.Add((await bench.MusicAsync($"sound{k}", (k % 3) switch { 0 => 90, 1 => 20, _ => 3 }, 200 + k * 17)).Sound with { Kind = (SoundKind)(k % 3) });
-        // Twenty beds of nine slides each, a voice and a spot over each. Nothing changes a bed along its course, so it is the same sound each time.
+        // Twenty beds of nine slides each, each with a voice and a spot. Beds have a constant level, so the sound is the same each time.
         var cues = Enumerable.Range(0, Cues).Select(c => (Sound: sounds[c % sounds.Count], First: c / 3 * 10)).Select((c, k) => new Cue(
             $"c{k}", c.Sound.Id, new($"s{c.First}", $"s{(k % 3 == 0 ? c.First + 8 : c.First)}"), CueStart.WithSlide, k % 3 == 2 ? 1000 : 0, CueStop.Span, 0, c.Sound.Frames, k % 3 == 0 ? Cue.FillSpan : 1, -12,
             Fade.Of(k % 3 == 0 ? 1000 : 0), Fade.Of(k % 3 == 0 ? 2000 : 0))
@@ -51,7 +51,7 @@ internal static class PresentationBench
             ExportForms.Of(format).WriteAsync(Export.Of(TimedShow.Of(other ?? show, bench.Sounds.Listened), "", new()), tools, bench.PathOf("out.pptx"), null, CancellationToken.None);
     }
 
-    /// <summary>The most memory this process has while something goes on, in bytes.</summary>
+    /// <summary>The peak memory of this process during some work, in bytes.</summary>
     private static async Task<long> PeakAsync(Func<Task> work)
     {
         long most = 0;

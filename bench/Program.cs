@@ -1,7 +1,7 @@
 using System.Diagnostics;
 using Phonaris.Bench;
 
-// Each benchmark measures our work and a peer doing the same job, in this one run, and prints the ratio (ours ÷ theirs).
+// Each benchmark measures our work and a peer doing the same job in this one run, and prints the ratio (ours ÷ theirs).
 (string Name, Func<Bench, Task> Run)[] all =
 [
     ("mix", MixBench.RunAsync),
@@ -42,7 +42,7 @@ if (wanted.Count == 1)
     return bench.AllReached ? 0 : 1;
 }
 
-// Each in a process of its own, so that what one leaves in memory is not counted for another.
+// Each runs in its own process, so that one's memory is not counted for another.
 var missed = 0;
 foreach (var (name, _) in wanted)
 {

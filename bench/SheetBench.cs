@@ -10,20 +10,20 @@ using Phonaris.Drills;
 namespace Phonaris.Bench;
 
 /// <summary>
-/// The run sheet in the real app and a real browser, with 300 slides and with 1,000, and a cue for each, a third of them beds that follow with a crossfade
-/// each other: opening it, scrolling it, dragging an end, how long an edit takes until another page shows it and until it is heard, a speed among
-/// them that nothing was worked out for; its levels and checks; and what an edit sends.
+/// The run sheet in the real app and a real browser, with 300 slides and with 1,000, and a cue for each, a third of them crossfading
+/// beds: opening, scrolling, dragging an end, the time until another page shows an edit and until it is heard, including a speed that
+/// has not been computed; levels and checks; and the bytes sent for an edit.
 /// </summary>
 internal static class SheetBench
 {
     private const int Edits = 40, Speeds = 10;
 
-    /// <summary>Edits before those that count, as there is one scroll before the one that counts: what is hot is compiled first.</summary>
+    /// <summary>Warm-up edits before those that count, as there is one scroll before those: hot code is compiled first.</summary>
     private const int WarmUp = 10;
 
     private const double SpeedToReach = 1.5, PreparedToReach = 1.5;
 
-    /// <summary>How large a show is, and what is to be reached with it: seconds, and bytes.</summary>
+    /// <summary>The size of a show, and its goals in seconds and bytes.</summary>
     private sealed record Size(int Slides, double Open, double Frame, double Seen, double Heard, double Sent, double Drawn)
     {
         public static readonly Size[] All = [new(300, 1.5, 0.033, 0.1, 0.15, 50_000, 1), new(1_000, 2, 0.033, 0.15, 0.2, 50_000, 3)];
@@ -31,7 +31,7 @@ internal static class SheetBench
 
     public static async Task RunAsync(Bench bench)
     {
-        // Once for what asks: that a first edit is quick is the server's affair, and this one is thrown away.
+        // A throw-away request: whether a first edit is fast depends on the server only.
         using (var server = Start(bench.PathOf("thrown-away")))
         {
             using var http = new HttpClient { BaseAddress = new(Address) };
@@ -59,13 +59,13 @@ internal static class SheetBench
             var name = $"{size.Slides:N0} slides: ";
             bench.ReportTime($"{name}the first edit after a cold start, answered", await FirstEditAsync(http), size.Seen);
             await FillAsync(http, size.Slides);
-            // Once for what every first visit makes: the pictures of the first slides, the app's own files in memory.
+            // A first visit prepares the pictures of the first slides and loads the app's files into memory.
             using (var first = new Page(PathOf("first"))) first.Open();
             using var page = new Page(PathOf("profile"));
-            // A browser that was just started is busy with itself.
+            // A browser that has just started is busy.
             Thread.Sleep(1500);
             bench.ReportTime($"{name}opening them with a cue each", page.Open(), size.Open);
-            // What comes after the first picture of the sheet (the connection for changes, what lies beyond) is not scrolling.
+            // What loads after the sheet is painted (the connection for changes, rows outside the view) is not part of scrolling.
             Thread.Sleep(1000);
             page.Scroll();
             bench.ReportTime($"{name}scrolling them, a frame, 95th percentile", Percentile(page.Scroll()), size.Frame);
@@ -77,7 +77,7 @@ internal static class SheetBench
                 bench.ReportTime($"{name}a hold seen in another page, 95th percentile", Percentile(await HoldSeenAsync(http, other)), size.Seen);
             }
             bench.ReportTime($"{name}an edit heard, 95th percentile", Percentile(page.Heard()), size.Heard);
-            // For the first time, the code of the view fetched too.
+            // The first time, including loading the code of the view.
             bench.ReportTime($"{name}the levels drawn", page.Drawn("Levels", "[data-cue-levels]", size.Slides * 9 / 10), size.Drawn);
             bench.ReportTime($"{name}the checks drawn", page.Drawn("Checks", "[data-finding]", 1), size.Drawn);
             page.Open();
@@ -108,7 +108,7 @@ internal static class SheetBench
         }
     }
 
-    /// <summary>Seconds until the first edit after a start is answered: nothing was asked of the server yet but the show, a moment ago.</summary>
+    /// <summary>The seconds until the first edit after a start is answered, when the server has only been asked for the show.</summary>
     private static async Task<double> FirstEditAsync(HttpClient http)
     {
         await Task.Delay(1000);
@@ -118,7 +118,7 @@ internal static class SheetBench
         return Stopwatch.GetElapsedTime(sent).TotalSeconds;
     }
 
-    /// <summary>Fills the demo show up with cards, and cues of its sounds: one begins on each slide; every third is a bed over three slides.</summary>
+    /// <summary>Fills the demo show with cards and with cues of its sounds: one starts on each slide, and every third is a bed over three slides.</summary>
     private static async Task FillAsync(HttpClient http, int count)
     {
         var view = await ViewAsync(http);
@@ -140,7 +140,7 @@ internal static class SheetBench
             placed["span"] = JsonSerializer.SerializeToNode(new { first = slides[i], last = slides[i % 3 == 2 ? Math.Min(i + 2, count - 1) : i] });
             return new { kind = "placeCue", cue = placed, index = int.MaxValue };
         })));
-        // The pictures of a deck are drawn when it is imported; these slides were made here.
+        // The pictures of a deck are drawn during its import, but these slides were added directly.
         foreach (var slide in slides) (await http.GetAsync(new Uri($"{Show}/slides/{slide}/picture?width=320", UriKind.Relative))).EnsureSuccessStatusCode();
     }
 
@@ -152,7 +152,7 @@ internal static class SheetBench
 
     private static async Task EditAsync(HttpClient http, object edit) => await PostAsync(http, await ViewAsync(http), edit);
 
-    /// <summary>Makes an edit of a show as it was seen; gives what is answered.</summary>
+    /// <summary>Sends an edit with the revision it was based on; returns the response.</summary>
     private static async Task<byte[]> PostAsync(HttpClient http, JsonNode view, object edit)
     {
         using var answer = await http.PostAsJsonAsync(new Uri($"{Show}/edits", UriKind.Relative), new { revision = (long)view["revision"]!, edit });
@@ -160,7 +160,7 @@ internal static class SheetBench
         return await answer.Content.ReadAsByteArrayAsync();
     }
 
-    /// <summary>Bytes that are sent to each page for edits that touch little and edits that move all that comes after.</summary>
+    /// <summary>The bytes sent to each page for small edits and for edits that move everything after them.</summary>
     private static async Task<List<(string What, double Bytes)>> SentAsync(HttpClient http)
     {
         var view = await ViewAsync(http);
@@ -177,7 +177,7 @@ internal static class SheetBench
         return sent;
     }
 
-    /// <summary>Seconds until all is worked out that a page needs to show the show: the first time after a start.</summary>
+    /// <summary>The seconds until everything a page needs to present is computed: the first time after a start.</summary>
     private static async Task<double> PreparedAsync(HttpClient http)
     {
         var asked = Stopwatch.GetTimestamp();
@@ -187,7 +187,7 @@ internal static class SheetBench
         return Stopwatch.GetElapsedTime(asked).TotalSeconds;
     }
 
-    /// <summary>Seconds from sending the hold of an early slide until a page shows the times that follow from it.</summary>
+    /// <summary>The seconds from sending the hold of an early slide until a page shows the new times.</summary>
     private static async Task<List<double>> HoldSeenAsync(HttpClient http, Page page)
     {
         var times = new List<double>();
@@ -203,7 +203,7 @@ internal static class SheetBench
         return times[WarmUp..];
     }
 
-    /// <summary>Seconds from a key on a strand of one page until the other page shows its new level.</summary>
+    /// <summary>The seconds from pressing a key on a strand in one page until another page shows the new level.</summary>
     private static List<double> Seen(Page page, Page other)
     {
         var times = new List<double>();
@@ -218,8 +218,8 @@ internal static class SheetBench
     }
 
     /// <summary>
-    /// Seconds from sending a speed that was not used before, for a bed of a minute and a half that is playing, until it is heard: the bed was
-    /// silent, and the same edit lets it sound.
+    /// The seconds from sending a new speed for a playing bed of a minute and a half until it is heard: the bed was
+    /// muted, and the same edit unmutes it.
     /// </summary>
     private static async Task<double> SpeedHeardAsync(HttpClient http, Page page)
     {
@@ -242,7 +242,7 @@ internal static class SheetBench
 
     private static double Percentile(List<double> values) => values.Order().ElementAt((int)Math.Ceiling(values.Count * 0.95) - 1);
 
-    /// <summary>A browser with the sheet in it.</summary>
+    /// <summary>A browser with the sheet open.</summary>
     private sealed class Page : IDisposable
     {
         private readonly ChromeDriver _driver;
@@ -253,14 +253,14 @@ internal static class SheetBench
             _driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new() { ["width"] = 1280, ["height"] = 800, ["deviceScaleFactor"] = 1, ["mobile"] = false });
         }
 
-        /// <summary>Seconds from asking for the page until its rows and strands are painted.</summary>
+        /// <summary>The seconds from requesting the page until its rows and strands are painted.</summary>
         public double Open()
         {
             _driver.Navigate().GoToUrl($"{Address}/shows/moth-night");
             return Awaited("window.opened") / 1000;
         }
 
-        /// <summary>Seconds from going to another view until so much of it is painted.</summary>
+        /// <summary>The seconds from opening another view until it is painted.</summary>
         public double Drawn(string view, string css, int least)
         {
             Script($$"""
@@ -274,7 +274,7 @@ internal static class SheetBench
             return Awaited("window.drawn") / 1000;
         }
 
-        /// <summary>Seconds of each frame while the sheet is scrolled, a quarter of a row each.</summary>
+        /// <summary>The seconds of each frame while scrolling the sheet, a quarter of a row per frame.</summary>
         public List<double> Scroll()
         {
             Script("window.frames_ = []; const sheet = document.querySelector('[data-testid=sheet]'); let last = performance.now(), top = 0; const step = now => { window.frames_.push(now - last); last = now; sheet.scrollTop = top += 20; if (window.frames_.length < 300) requestAnimationFrame(step); }; requestAnimationFrame(step);");
@@ -285,7 +285,7 @@ internal static class SheetBench
             return times;
         }
 
-        /// <summary>Seconds of each frame while the end of a strand is dragged down and up.</summary>
+        /// <summary>The seconds of each frame while dragging the end of a strand down and up.</summary>
         public List<double> DragEnd()
         {
             var end = _driver.FindElement(By.CssSelector("[data-cue='Dusk Pad'] [data-grip=last]"));
@@ -297,7 +297,7 @@ internal static class SheetBench
             return Numbers("window.frames_");
         }
 
-        /// <summary>Seconds of each frame while the show is presented: thirty strokes on, under a bed.</summary>
+        /// <summary>The seconds of each frame while presenting: thirty slides on, under a bed.</summary>
         public List<double> PassBy()
         {
             _driver.Navigate().GoToUrl($"{Address}/shows/moth-night/present");
@@ -321,7 +321,7 @@ internal static class SheetBench
             return Numbers("window.frames_");
         }
 
-        /// <summary>Presses a key on a strand; gives when, in milliseconds of the clock.</summary>
+        /// <summary>Presses a key on a strand; returns when, in milliseconds of the clock.</summary>
         public double Press(string cue, string key)
         {
             Script($"document.querySelector('[data-cue=\"{cue}\"] [role=button]').focus(); window.pressed = 0; addEventListener('keydown', () => window.pressed = performance.timeOrigin + performance.now(), {{ once: true, capture: true }});");
@@ -339,7 +339,7 @@ internal static class SheetBench
         private void GoToSlide(int number) =>
             Script($"[...document.querySelectorAll('[aria-label^=\"Go to slide \"]')].findLast(b => Number(b.ariaLabel.slice(12)) <= {number}).click()");
 
-        /// <summary>Makes a promise of when what is read off the page is no longer as it is, in milliseconds of the clock.</summary>
+        /// <summary>Creates a promise of the time at which the page's content changes, in milliseconds of the clock.</summary>
         public void WatchFor(string reading) => Script($$"""
             const read = () => {{reading}}, before = read();
             window.seen = new Promise(done => {
@@ -348,13 +348,13 @@ internal static class SheetBench
             });
             """);
 
-        /// <summary>Makes a promise of when something is heard, by the greatest sample of a block.</summary>
+        /// <summary>Creates a promise of the time at which something is heard, from the greatest sample of a block.</summary>
         public void ListenFor(string what) => Script($"window.told = window.hearing({what})");
 
-        /// <summary>Seconds from muting what sounds until nothing comes out, and from letting it sound until it does, in the page's audio graph.</summary>
+        /// <summary>The seconds from muting a playing cue until nothing is heard, and from unmuting it until it is, in the page's audio graph.</summary>
         public List<double> Heard()
         {
-            // A stretch with one bed and nothing else.
+            // A part with one bed and nothing else.
             PlayFromSlide(2);
             while (Number("window.heard?.at(-1)?.[1] ?? 0") < 0.01) Thread.Sleep(20);
             var times = new List<double>();
@@ -371,7 +371,7 @@ internal static class SheetBench
             return times[WarmUp..];
         }
 
-        /// <summary>Tells when the first frame with rows and strands has been drawn, in milliseconds of the page's own clock. Asking again and again would delay it.</summary>
+        /// <summary>The time of the first frame with rows and strands, in milliseconds of the page's own clock. Polling would delay it.</summary>
         private const string Eye = """
             window.opened = new Promise(drawn => new MutationObserver((_, observer) => {
                 if (!document.querySelector('[data-cue]')) return;
@@ -380,7 +380,7 @@ internal static class SheetBench
             }).observe(document, { childList: true, subtree: true }));
             """;
 
-        /// <summary>What a promise of the page comes to.</summary>
+        /// <summary>The result of a promise in the page.</summary>
         public double Awaited(string promise) => Convert.ToDouble(
             _driver.ExecuteAsyncScript($"const done = arguments[arguments.length - 1]; {promise}.then(done)"), System.Globalization.CultureInfo.InvariantCulture);
 

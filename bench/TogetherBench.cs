@@ -9,17 +9,17 @@ using Phonaris.Drills;
 namespace Phonaris.Bench;
 
 /// <summary>
-/// A video that flashes and beeps once a second, presented in a real browser: how far what is seen on the screen is from what leaves the loudspeakers, over a minute, and after
-/// it was held, gone back in, leapt in, and begun again.
+/// A video that flashes and beeps once a second, presented in a real browser: the distance between picture on the screen and sound from the output, over a minute, and after
+/// a pause, going back, jumping, and a restart.
 /// </summary>
 internal static class TogetherBench
 {
     private const int Seconds = 150;
 
-    /// <summary>How far apart they may be, in milliseconds.</summary>
+    /// <summary>The greatest distance, in milliseconds.</summary>
     private const double ToReach = 40;
 
-    /// <summary>Past a stroke the picture has so long to be where the sound is.</summary>
+    /// <summary>How soon after an input picture and sound must agree.</summary>
     private static readonly TimeSpan Settles = TimeSpan.FromSeconds(1.2);
 
     public static async Task RunAsync(Bench bench)
@@ -70,7 +70,7 @@ internal static class TogetherBench
             await Task.Delay(TimeSpan.FromSeconds(seconds));
             var to = Number(browser, "return performance.now()");
             var (flashes, beeps) = (Moments(browser, "flashes", from, to), Moments(browser, "beeps", from - 500, to + 500));
-            // What was not seen has no distance to anything, and on a machine with much else to do it may be a few.
+            // A flash that was not seen has no distance; on a busy machine there may be a few.
             bench.ReportLeast($"flashes and beeps in {seconds} s: {what}", Math.Min(flashes.Count, beeps.Count), seconds - 2);
             bench.ReportWorst($"flash to beep, ms: {what}", flashes.Max(f => beeps.Min(b => Math.Abs(b - f))), ToReach);
         }
@@ -81,7 +81,7 @@ internal static class TogetherBench
 
     private static double Number(ChromeDriver browser, string script) => Convert.ToDouble(browser.ExecuteScript(script), CultureInfo.InvariantCulture);
 
-    /// <summary>A slide, and one with the video, for as long as that lasts.</summary>
+    /// <summary>A slide with the video, as long as the video.</summary>
     private static async Task<string> MakeAsync(Bench bench, HttpClient http)
     {
         var path = bench.PathOf("flashes.mp4");

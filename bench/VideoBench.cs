@@ -8,8 +8,8 @@ using Phonaris.Media.Sounds;
 namespace Phonaris.Bench;
 
 /// <summary>
-/// A film of thirty stills at 1080p, one of them with a video of twenty seconds in its corner. The peer is ffmpeg doing the whole as one graph, the video
-/// laid over the stills. Then ten seconds of a video of two hours, which are to cost what ten of a short one do.
+/// A film of thirty stills at 1080p, one with a video of twenty seconds in its corner. The peer is one ffmpeg graph that overlays the video
+/// on the stills. Then ten seconds of a video of two hours, which should cost what ten seconds of a short one do.
 /// </summary>
 internal static class VideoBench
 {

@@ -2,12 +2,12 @@ using System.Buffers.Binary;
 
 namespace Phonaris.Bench;
 
-/// <summary>When the beats of a piece come, by its Standard MIDI File (RP-001, 1996): its quarters, from the first note to the last.</summary>
+/// <summary>The beat times of a piece from its Standard MIDI File (RP-001, 1996): its quarters, from the first note to the last.</summary>
 internal sealed class WrittenBeats
 {
     private const int SetTempo = 0x51, Meta = 0xff, NoteOn = 9, Drums = 9;
 
-    /// <summary>Parts of a quarter that notes begin at.</summary>
+    /// <summary>The resolution of note onsets, in parts of a quarter.</summary>
     private const int Parts = 12;
 
     private readonly int _perQuarter;
@@ -27,12 +27,12 @@ internal sealed class WrittenBeats
         Seconds = [.. Enumerable.Range(0, (int)(last / _perQuarter) + 1).Select(q => (long)q * _perQuarter).Where(t => t >= first).Select(SecondsAt)];
     }
 
-    /// <summary>The beats, in seconds from where the piece begins to play.</summary>
+    /// <summary>The beats, in seconds from the beginning of playback.</summary>
     public List<double> Seconds { get; }
 
     /// <summary>
-    /// Whether what is written is what is heard: more of the bass and the bass drum begins on the quarters than anywhere between, and notes come again after a quarter
-    /// rather than after three quarters of one. Some files are written to another beat than they have.
+    /// Whether the written beat is the audible one: more bass and bass drum notes start on quarters than between them, and notes repeat after a quarter
+    /// rather than after three quarters of one. Some files are written with another beat.
     /// </summary>
     public bool IsHeard
     {
@@ -60,7 +60,7 @@ internal sealed class WrittenBeats
         while (at < events.Length)
         {
             tick += Number(events, ref at);
-            // A status that does not change is left out.
+            // A repeated status byte is omitted (running status).
             if (events[at] >= 0x80) status = events[at++];
             if (status == Meta)
             {

@@ -12,12 +12,12 @@ using Phonaris.Web.Shows;
 namespace Phonaris.Browser.Tests;
 
 /// <summary>
-/// The app on a real port with a folder of its own, and a real browser looking at it: a class has them to itself, and its journeys begin afresh,
+/// The app on a real port with its own folder, and a real browser that shows it. Each class has its own, and its journeys start clean,
 /// one after the other.
 /// </summary>
 public class Browser : IDisposable
 {
-    /// <summary>Long, so that a busy machine is no fault.</summary>
+    /// <summary>Long, so that a busy machine does not fail the tests.</summary>
     private static readonly TimeSpan Patience = TimeSpan.FromMinutes(1);
 
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-browser");
@@ -31,9 +31,9 @@ public class Browser : IDisposable
     {
     }
 
-    /// <param name="browsers">Where the real browser is from.</param>
-    /// <param name="withDemo">Whether the demo show is there.</param>
-    /// <param name="hears">Whether what sounds is listened to, see <see cref="Ear"/>.</param>
+    /// <param name="browsers">The pool of browsers.</param>
+    /// <param name="withDemo">Whether the demo show exists.</param>
+    /// <param name="hears">Whether the sound is recorded, see <see cref="Ear"/>.</param>
     protected Browser(Browsers browsers, bool withDemo, bool hears)
     {
         (_browsers, _withDemo, _hears) = (browsers, withDemo, hears);
@@ -55,15 +55,15 @@ public class Browser : IDisposable
         return app;
     }
 
-    /// <summary>Makes the page so large, in pixels.</summary>
+    /// <summary>Resizes the page, in pixels.</summary>
     public void Size(int width, int height) =>
         _driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
 
-    /// <summary>As if nothing had been done here yet: no shows but the demo, as it was, and nothing that a page kept.</summary>
+    /// <summary>Resets everything: no shows except the original demo, and nothing stored by pages.</summary>
     public Browser Fresh()
     {
         CloseTabs();
-        // Ends what was kept from the page: reported a network as good as any, it would go on measuring it out, with a third of a core.
+        // Resets the network emulation. Emulating an unlimited network would keep throttling it and cost a third of a core.
         _driver.ExecuteCdpCommand("Network.disable", []);
         _driver.ExecuteCdpCommand("Emulation.setTouchEmulationEnabled", new() { ["enabled"] = false });
         Size(1280, 800);
@@ -85,7 +85,7 @@ public class Browser : IDisposable
 
     public HttpClient Http => _app.CreateClient();
 
-    /// <summary>A quick hand: each way it goes takes 40 ms.</summary>
+    /// <summary>A fast pointer: each movement takes 40 ms.</summary>
     public Actions Hand => new(_driver, TimeSpan.FromMilliseconds(40));
 
     public string Url => _driver.Url;
@@ -94,11 +94,11 @@ public class Browser : IDisposable
 
     public void Go(string path) => _driver.Navigate().GoToUrl(Address + path);
 
-    /// <summary>Takes the window with a title in hand; the first one for none.</summary>
+    /// <summary>Switches to the window with a title; to the first one by default.</summary>
     public void Window(string? title = null) => Until(
         () => _driver.WindowHandles.Any(handle => _driver.SwitchTo().Window(handle).Title == title || (title is null && handle == _driver.WindowHandles[0])), $"a window {title}");
 
-    /// <summary>Opens a page in a tab of its own, and takes it in hand.</summary>
+    /// <summary>Opens a page in a new tab and switches to it.</summary>
     public void Tab(string path)
     {
         _driver.SwitchTo().NewWindow(WindowType.Tab);
@@ -106,20 +106,20 @@ public class Browser : IDisposable
         Go(path);
     }
 
-    /// <summary>Closes the tabs and windows that were opened here and takes the first one.</summary>
+    /// <summary>Closes the tabs and windows opened here and switches to the first one.</summary>
     public void CloseTabs()
     {
         foreach (var tab in _driver.WindowHandles.Skip(1)) _driver.SwitchTo().Window(tab).Close();
         Window();
     }
 
-    /// <summary>The server is gone, as in the middle of a talk.</summary>
+    /// <summary>Stops the server, as in the middle of a talk.</summary>
     public void LoseServer() => _app.Dispose();
 
-    /// <summary>Starts the server again, at the address it had, with what it kept.</summary>
+    /// <summary>Starts the server again at the same address with its data.</summary>
     public void RestartServer() => _app = Start(_app.ClientOptions.BaseAddress.Port);
 
-    /// <summary>Puts a finger on something and draws it down by so many pixels; taps it for none.</summary>
+    /// <summary>Touches an element and drags it down by a number of pixels; taps it for none.</summary>
     public void Touch(string css, int by = 0)
     {
         _driver.ExecuteCdpCommand("Emulation.setTouchEmulationEnabled", new() { ["enabled"] = true });
@@ -132,31 +132,31 @@ public class Browser : IDisposable
             "Input.dispatchTouchEvent", new() { ["type"] = type, ["touchPoints"] = new[] { new Dictionary<string, object> { ["x"] = x, ["y"] = at } } });
     }
 
-    /// <summary>Lets nothing through from addresses of a pattern; all again for none.</summary>
+    /// <summary>Blocks requests to addresses that match a pattern; unblocks all by default.</summary>
     public void Block(params string[] patterns)
     {
         _driver.ExecuteCdpCommand("Network.enable", []);
         _driver.ExecuteCdpCommand("Network.setBlockedURLs", new() { ["urls"] = patterns });
     }
 
-    /// <summary>Takes the network away, or gives it back.</summary>
+    /// <summary>Turns the network off or on.</summary>
     public void Offline(bool offline)
     {
         _driver.ExecuteCdpCommand("Network.enable", []);
         _driver.ExecuteCdpCommand("Network.emulateNetworkConditions", new() { ["offline"] = offline, ["latency"] = 0, ["downloadThroughput"] = -1, ["uploadThroughput"] = -1 });
     }
 
-    /// <summary>Presses a key of any keyboard: what it writes, and where it lies on one of the United States.</summary>
-    /// <param name="key">What is written.</param>
-    /// <param name="code">The place.</param>
-    /// <param name="modifiers">1 for Alt, 2 for Ctrl, 8 for Shift, added up.</param>
+    /// <summary>Presses a key of any keyboard layout: its character, and its position on a US keyboard.</summary>
+    /// <param name="key">The character.</param>
+    /// <param name="code">The position.</param>
+    /// <param name="modifiers">The sum of 1 for Alt, 2 for Ctrl and 8 for Shift.</param>
     public void Stroke(string key, string code, int modifiers)
     {
         foreach (var type in new[] { "rawKeyDown", "keyUp" })
             _driver.ExecuteCdpCommand("Input.dispatchKeyEvent", new() { ["type"] = type, ["key"] = key, ["code"] = code, ["modifiers"] = modifiers, ["windowsVirtualKeyCode"] = (int)char.ToUpperInvariant(key[0]) });
     }
 
-    /// <summary>Opens a file of this machine, with no network at all.</summary>
+    /// <summary>Opens a local file with the network off.</summary>
     public void OpenFile(string path)
     {
         Offline(true);
@@ -165,23 +165,23 @@ public class Browser : IDisposable
 
     public void Reload() => _driver.Navigate().Refresh();
 
-    /// <summary>The element a selector finds, waiting for it.</summary>
+    /// <summary>The element of a selector, waiting for it.</summary>
     public IWebElement Find(string css) => Until(() => Ask<IWebElement>("document.querySelector(arguments[0])", css), $"{css} to be there");
 
-    /// <summary>What can be read of the element a selector finds, line by line, waiting for it: asked of the page, since the driver's own way takes a tenth of a second for a view.</summary>
+    /// <summary>The visible text of a selector's element, line by line, waiting for it. Read by script, because the driver needs a tenth of a second for a whole view.</summary>
     public string Text(string css) => Until(() => Ask<string>("(e => e && (e.checkVisibility() ? e.innerText.trim().replace(/\\s*\\n\\s*/g, '\\n') : ''))(document.querySelector(arguments[0]))", css), $"{css} to be there");
 
-    /// <summary>Waits until what a selector finds says something that can be read.</summary>
+    /// <summary>Waits until the element of a selector has a visible text.</summary>
     public void Says(string css, string words) => Until(() => Text(css).Contains(words, StringComparison.Ordinal), $"{css} to say “{words}”");
 
-    /// <summary>The button of a name that can be seen, waiting for it.</summary>
+    /// <summary>The visible button with a name, waiting for it.</summary>
     public IWebElement Button(string name)
     {
         ReadsPlainly();
         return Until(() => Ask<IWebElement>("[...document.querySelectorAll('button')].find(b => b.textContent.trim() === arguments[0] && b.checkVisibility())", name), $"a button {name}");
     }
 
-    /// <summary>Whatever the page shows at this moment is plain: it has no phrase that the project's list rules out.</summary>
+    /// <summary>Checks that the page's current text has no phrase that the project's list rules out.</summary>
     private void ReadsPlainly() =>
         Assert.Equal("", Js<string>($"(document.body.innerText.match(new RegExp({JsonSerializer.Serialize(Unplain.Value)}, 'i')) ?? [''])[0]"));
 
@@ -191,11 +191,11 @@ public class Browser : IDisposable
         return string.Join('|', rules.RootElement.GetProperty("phrases").EnumerateArray().Select(p => $"(?:{p.GetString()})"));
     });
 
-    /// <summary>Clicks the first thing of a selector that says some words, waiting for it, wherever it is scrolled to.</summary>
+    /// <summary>Clicks the first element of a selector that contains a text, waiting for it and scrolling to it.</summary>
     public void ClickOn(string css, string words) =>
         Until(() => Js<bool>($"(f => !!f && (f.click(), true))([...document.querySelectorAll(\"{css}\")].find(e => e.textContent.includes('{words}')))"), $"{css} that says “{words}”");
 
-    /// <summary>Waits until something has come to where it stays.</summary>
+    /// <summary>Waits until an element stops moving.</summary>
     public void AtRest(string css)
     {
         var before = "";
@@ -205,13 +205,13 @@ public class Browser : IDisposable
 
     public int Count(string css) => (int)(long)Ask<object>("document.querySelectorAll(arguments[0]).length", css)!;
 
-    /// <summary>What an expression of the page's script gives.</summary>
+    /// <summary>The result of a script expression in the page.</summary>
     public T Js<T>(string expression) => (T)Convert.ChangeType(_driver.ExecuteScript($"return {expression}"), typeof(T), System.Globalization.CultureInfo.InvariantCulture)!;
 
-    /// <summary>The value a field shows.</summary>
+    /// <summary>The value of a field.</summary>
     public string Value(string label) => Find($"[aria-label=\"{label}\"]").GetDomProperty("value") ?? "";
 
-    /// <summary>Types a value into a field within a sentence and waits until the server has taken it.</summary>
+    /// <summary>Types a value into a field in a sentence and waits until the server has saved it.</summary>
     public void Type(string label, string typed, string shown)
     {
         var field = Find($"[aria-label=\"{label}\"]");
@@ -224,7 +224,7 @@ public class Browser : IDisposable
     private T? Ask<T>(string expression, string argument)
         where T : class => (T?)_driver.ExecuteScript($"return {expression}", argument);
 
-    /// <summary>Waits until something holds.</summary>
+    /// <summary>Waits until a condition holds.</summary>
     public T Until<T>(Func<T?> probe, string what, TimeSpan? patience = null)
     {
         var watch = Stopwatch.StartNew();
@@ -236,7 +236,7 @@ public class Browser : IDisposable
             }
             catch (StaleElementReferenceException)
             {
-                // The page has drawn it again meanwhile.
+                // The page has rendered it again in the meantime.
             }
             Thread.Sleep(50);
         }
@@ -245,27 +245,27 @@ public class Browser : IDisposable
         throw new TimeoutException($"Waited in vain for {what}; see {picture}. The console says: {string.Join('\n', Complaints())}");
     }
 
-    /// <summary>What axe-core finds wrong with the page by WCAG 2.2 A and AA.</summary>
+    /// <summary>The problems that axe-core finds in the page for WCAG 2.2 A and AA.</summary>
     public string Axe()
     {
         _driver.ExecuteScript(File.ReadAllText(Path.Combine(Root(), "client/node_modules/axe-core/axe.min.js")));
         return (string)_driver.ExecuteAsyncScript("""
             const done = arguments[arguments.length - 1];
-            // While rows glide into their places, one may lie over another.
+            // While rows move to their positions, they may overlap.
             const gliding = document.getAnimations().filter((a) => a.effect.getComputedTiming().endTime < 1000);
-            // Of a page that was opened as a file it can fetch no styles to look at.
+            // A page opened as a file cannot fetch styles for inspection.
             Promise.allSettled(gliding.map((a) => a.finished)).then(() => axe.run({ preload: location.protocol !== "file:", runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"] })).then((r) =>
               done(r.violations.map((v) => v.id + ": " + v.help + "\n" + v.nodes.slice(0, 3).map((n) => "  " + n.target + " " + n.failureSummary).join("\n")).join("\n")));
             """)!;
     }
 
-    /// <summary>What the page complained of on its console. The icon of a page that was left the browser asks for of itself, even without a network.</summary>
+    /// <summary>The errors on the page's console. The browser requests the icon of a page by itself, even without a network.</summary>
     public IReadOnlyList<string> Complaints() =>
         [.. _driver.Manage().Logs.GetLog(LogType.Browser).Where(l => l.Level >= LogLevel.Warning && !l.Message.Contains("/icon.svg ", StringComparison.Ordinal)).Select(l => l.Message)];
 
     public void Dispose()
     {
-        // No page goes on in a browser that waits for the next.
+        // No page continues in a browser that is returned to the pool.
         CloseTabs();
         _driver.Navigate().GoToUrl("about:blank");
         _browsers.GiveBack(_driver, _hears);

@@ -7,14 +7,14 @@ using Phonaris.Drills;
 
 namespace Phonaris.Browser.Tests;
 
-/// <summary>The real browsers: as many as there are classes at once, since to begin one takes longer than many a journey's pages.</summary>
+/// <summary>The pool of real browsers: as many as classes run in parallel, because starting one takes longer than many journeys.</summary>
 public sealed class Browsers : IDisposable
 {
     private readonly DirectoryInfo _profiles = Directory.CreateTempSubdirectory("phonaris-profiles");
     private readonly ConcurrentBag<ChromeDriver> _free = [], _freeHearing = [];
 
-    /// <summary>One that nobody else has in hand.</summary>
-    /// <param name="hears">Whether what sounds in it is listened to, see <see cref="Ear"/>.</param>
+    /// <summary>Takes a free browser.</summary>
+    /// <param name="hears">Whether its sound is recorded, see <see cref="Ear"/>.</param>
     internal ChromeDriver Take(bool hears)
     {
         if (Free(hears).TryTake(out var free)) return free;
@@ -25,7 +25,7 @@ public sealed class Browsers : IDisposable
         return driver;
     }
 
-    /// <summary>Gives one back, at an empty page.</summary>
+    /// <summary>Returns a browser, with an empty page.</summary>
     /// <param name="driver">The browser.</param>
     /// <param name="hears">As it was taken.</param>
     internal void GiveBack(ChromeDriver driver, bool hears) => Free(hears).Add(driver);

@@ -3,7 +3,7 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Browser.Tests;
 
-/// <summary>A show that would fail in front of people is looked over, fixed, and runs to its end.</summary>
+/// <summary>A show with problems is checked and fixed, and then plays to its end.</summary>
 public sealed class ChecksJourney(Browser browser) : IClassFixture<Browser>
 {
     private readonly Browser _browser = browser.Fresh();
@@ -15,18 +15,18 @@ public sealed class ChecksJourney(Browser browser) : IClassFixture<Browser>
         _browser.Choose("Owl");
         _browser.Find("[aria-label='Start']").SendKeys("manually");
         _browser.Find("[data-by-hand]");
-        // The bar counts what is heard: the bed is far too quiet.
+        // The bar counts audible findings: the bed is far too quiet.
         _browser.Says("nav[aria-label=Views] a[href$=checks] span", "1");
         _browser.View("Checks");
         _browser.Says("[data-finding=off-target]", "too quiet");
         Assert.Equal(0, _browser.Count("[data-finding=waits-for-hand]"));
 
-        // Nobody will be there to start it: that stops the show.
+        // A manual cue in a self-running show is a blocker.
         _browser.Find("[aria-label='How the show is shown']").SendKeys("self-running");
         _browser.Says("[data-finding=waits-for-hand]", "Owl on slide 3 is triggered manually");
         _browser.Says("[data-finding=waits-for-hand]", "Blocker");
         Assert.Empty(_browser.Axe());
-        // What is meant so is ignored, and is not fixed with the rest; it can be warned of again.
+        // An intended finding is ignored and not fixed with the rest; it can be shown again.
         _browser.ClickOn("[data-finding=off-target] button", "Ignore");
         _browser.Says("[data-testid=ignored] summary", "1 ignored");
         _browser.Button("Fix 1 automatically").Click();
@@ -38,7 +38,7 @@ public sealed class ChecksJourney(Browser browser) : IClassFixture<Browser>
         _browser.Button("Fix 1 automatically").Click();
         _browser.Says("[data-testid=all-well]", "checks passed");
 
-        // It goes by itself to its end, and the owl is heard on the way.
+        // It runs by itself to its end, and the owl is heard on the way.
         _browser.View("Present");
         _browser.Find("[data-testid=ready]");
         Assert.Equal("plan", _browser.Value("Advance"));

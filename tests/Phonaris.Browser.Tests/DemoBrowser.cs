@@ -1,4 +1,4 @@
 namespace Phonaris.Browser.Tests;
 
-/// <summary>A browser beside which the demo show is there.</summary>
+/// <summary>A browser with the demo show.</summary>
 public sealed class DemoBrowser(Browsers browsers) : Browser(browsers, withDemo: true, hears: false);

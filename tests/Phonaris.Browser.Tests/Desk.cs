@@ -9,13 +9,13 @@ using SkiaSharp;
 
 namespace Phonaris.Browser.Tests;
 
-/// <summary>What journeys do in the preview again and again.</summary>
+/// <summary>Common steps of journeys.</summary>
 internal static class Desk
 {
-    /// <summary>Opens a show that is there already: cards, with steady tones on them.</summary>
-    /// <param name="browser">Where it is opened.</param>
-    /// <param name="slides">How many slides it has.</param>
-    /// <param name="holdSeconds">How long each stays.</param>
+    /// <summary>Opens a saved show: cards, with steady tones on them.</summary>
+    /// <param name="browser">The browser.</param>
+    /// <param name="slides">The number of slides.</param>
+    /// <param name="holdSeconds">The hold of each slide.</param>
     /// <param name="tones">Its sounds.</param>
     public static void Made(this Browser browser, int slides, int holdSeconds, params Tone[] tones)
     {
@@ -52,7 +52,7 @@ internal static class Desk
         Task EditAsync(Edit edit) => http.EditAsync(show, JsonSerializer.SerializeToElement(edit, ShowJson.Options));
     }
 
-    /// <summary>Begins a show with slides of one colour each.</summary>
+    /// <summary>Creates a show with slides of one colour each.</summary>
     public static void Slides(this Browser browser, int count, string hold)
     {
         browser.Go("/");
@@ -77,7 +77,7 @@ internal static class Desk
     private static MemoryStream Wave(int hertz, int seconds, int peak) =>
         BringIn.Wav(seconds * Frames.PerSecond, n => (short)(peak * Math.Sin(2 * Math.PI * hertz * n / Frames.PerSecond)));
 
-    /// <summary>Says what a sound is for.</summary>
+    /// <summary>Sets the kind of a sound.</summary>
     public static void Kind(this Browser browser, string sound, string kind)
     {
         browser.Find($"[data-sound='{sound}'] button[aria-pressed]").Click();
@@ -93,27 +93,27 @@ internal static class Desk
         browser.Until(() => browser.Count("[data-cue]") == before + 1, $"{sound} on slide {slide}");
     }
 
-    /// <summary>Drags something down by so many pixels.</summary>
+    /// <summary>Drags an element down by a number of pixels.</summary>
     public static void Drag(this Browser browser, string css, int by) =>
         browser.Hand.ClickAndHold(browser.Find(css)).MoveByOffset(0, by / 2).MoveByOffset(0, by - by / 2).Release().Perform();
 
-    /// <summary>Chooses a strand.</summary>
+    /// <summary>Selects a strand.</summary>
     public static void Choose(this Browser browser, string cue) => browser.Find($"[data-cue='{cue}'] [role=button]").SendKeys(Keys.Enter);
 
-    /// <summary>Opens what is set more rarely in the details, where it is not open.</summary>
+    /// <summary>Opens a group of more options in the details, if it is closed.</summary>
     public static void More(this Browser browser, string name)
     {
         if (browser.Find($"[data-more={name}]").GetDomAttribute("aria-expanded") == "false") browser.Find($"[data-more={name}]").Click();
     }
 
-    /// <summary>Gives what is chosen preset settings.</summary>
+    /// <summary>Applies a preset to the selected cue.</summary>
     public static void Give(this Browser browser, string settings)
     {
         browser.Button("Presets").Click();
         browser.Button(settings).Click();
     }
 
-    /// <summary>Presses a key, with another held.</summary>
+    /// <summary>Presses a key with another key held.</summary>
     public static void Press(this Browser browser, string key, string? held = null)
     {
         var hand = browser.Hand;
@@ -123,31 +123,31 @@ internal static class Desk
         hand.Perform();
     }
 
-    /// <summary>Waits until a field shows a value.</summary>
+    /// <summary>Waits until a field has a value.</summary>
     public static void Expect(this Browser browser, string label, string value) => browser.Until(() => browser.Value(label) == value, $"{label} to be {value}");
 
-    /// <summary>Goes to another view of the show.</summary>
+    /// <summary>Opens another view of the show.</summary>
     public static void View(this Browser browser, string view) =>
         browser.Until(() => browser.Js<bool>($"[...document.querySelectorAll('nav[aria-label=Views] a')].some(a => a.firstChild.textContent === '{view}' && (a.click(), true))"), view);
 
-    /// <summary>Where the presenter is, as the presenter's page says it.</summary>
+    /// <summary>The current position, from the presenter's page.</summary>
     public static string Where(this Browser browser) => browser.Text("[data-testid=where]");
 
-    /// <summary>What sounds, as the presenter's page says it.</summary>
+    /// <summary>What is playing, from the presenter's page.</summary>
     public static string Sounding(this Browser browser) => browser.Text("[aria-label='Playing now']");
 
-    /// <summary>A picture of one colour, named after a slide.</summary>
+    /// <summary>A picture of one colour, with a slide's name.</summary>
     public static string Picture(this Browser browser, int n) =>
         PlainPicture.Write(browser.PathOf($"{n:00} Slide {n}.png"), SKColor.FromHsl(n * 37 % 360, 40, 40), 320, 180);
 }
 
-/// <summary>A steady tone in a show.</summary>
+/// <summary>A steady tone of a show.</summary>
 /// <param name="Name">Its name.</param>
-/// <param name="Hertz">How high it is.</param>
-/// <param name="Seconds">How long it is.</param>
-/// <param name="Kind">What it is for.</param>
-/// <param name="First">The slide it begins on; 0 where it is not laid.</param>
-/// <param name="Last">The slide it lies to.</param>
+/// <param name="Hertz">Its frequency.</param>
+/// <param name="Seconds">Its length.</param>
+/// <param name="Kind">Its kind.</param>
+/// <param name="First">The first slide of its cue; 0 for no cue.</param>
+/// <param name="Last">The last slide of its cue.</param>
 /// <param name="Peak">Its greatest sample, of 32,767.</param>
-/// <param name="LevelDb">Its level; null for what a drop gives it.</param>
+/// <param name="LevelDb">Its level; null for the default.</param>
 internal sealed record Tone(string Name, int Hertz, int Seconds, SoundKind Kind, int First = 0, int Last = 0, int Peak = 4000, double? LevelDb = null);

@@ -7,7 +7,7 @@ using Phonaris.Drills;
 
 namespace Phonaris.Browser.Tests;
 
-/// <summary>A show checked and timed before it is shown: by its planned holds, and stepped through by hand with a voice recorded for each slide; and left to run by itself.</summary>
+/// <summary>A show rehearsed and timed in a dry run: by its planned holds, manually with a voice recorded for each slide, and self-running.</summary>
 public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<HearingBrowser>
 {
     private readonly Browser _browser = browser.Fresh();
@@ -16,7 +16,7 @@ public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<Hearin
     public void By_the_planned_holds_it_goes_by_itself_once_all_can_be_had()
     {
         Begin(holdSeconds: 1);
-        // A sound that cannot be had is told before it begins, and had when it can be.
+        // A sound that cannot be loaded is reported before the run, and loaded when it can be.
         _browser.Block("*/stems/*");
         _browser.View("Dry run");
         _browser.Says("[role=alert]", "Mill theme, Owl couldn’t be loaded");
@@ -25,7 +25,7 @@ public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Find("[data-testid=ready]");
         Assert.Empty(_browser.Axe());
 
-        // By the planned holds it goes by itself, and ends. The sound's clock, by which it goes, may lag on a machine that has no sound device.
+        // By the planned holds it advances by itself and ends. On a machine without a sound device its audio clock may lag.
         _browser.Find("[aria-label=Advance]").SendKeys("by the holds");
         _browser.Button("Begin").Click();
         _browser.Until(() => _browser.Js<bool>("heard.some(([, peak]) => peak > 0.02)"), "the bed to be heard");
@@ -35,7 +35,7 @@ public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<Hearin
         Assert.Contains("No problems found", Report());
         Assert.Empty(_browser.Axe());
 
-        // The next time, it is there to be looked at.
+        // Next time, the report can be opened.
         _browser.View("Run sheet");
         _browser.View("Dry run");
         _browser.Find("[data-testid=ready]");
@@ -49,14 +49,14 @@ public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.View("Dry run");
         _browser.Find("[data-testid=ready]");
         _browser.Find("input[type=checkbox]").Click();
-        // Edited while the page is ready with what was: that is told, and taken over in one stroke.
+        // The show is edited while the page has the old version loaded: this is reported, and one click loads the new version.
         using (var http = _browser.Http) await http.EditAsync(_browser.Url.Split('/')[^2], JsonSerializer.SerializeToElement<Edit>(new RenameShow("Another title"), ShowJson.Options));
         _browser.Says("[role=alert]", "has changed");
         Assert.Empty(_browser.Axe());
         _browser.Button("Load the new version").Click();
         _browser.Until(() => _browser.Count("[data-testid=ready]") == 1 && _browser.Count("[role=alert]") == 0, "the show as it is now");
         double[] stays = [1.5, 2.5, 1.2, 1.8];
-        // By the page's own clock: that of its keys and of its button.
+        // By the page's own timestamps of the key and the button.
         _browser.Js<bool>("(window.moves = [], ['keydown', 'click'].forEach(on => addEventListener(on, e => (e.key ?? 'ArrowRight') === 'ArrowRight' && moves.push(e.timeStamp / 1000), true)), true)");
         _browser.Button("Begin").Click();
         for (var n = 0; n < 4; n++)
@@ -84,7 +84,7 @@ public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<Hearin
     {
         Begin(holdSeconds: 1);
         var show = _browser.Url;
-        // Once: what is triggered manually is told; it fills the screen, and ends.
+        // Once: manual cues are reported; it fills the screen and ends.
         _browser.View("Present");
         _browser.Find("[data-testid=ready]");
         _browser.Find("[aria-label=Advance]").SendKeys("automatically, once");
@@ -94,7 +94,7 @@ public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Until(() => _browser.Count("[data-testid=report]") == 1, "the end");
         Assert.DoesNotContain("Owl", Report());
 
-        // For ever: after the last slide comes the first, until somebody ends it. Refused the sound, it asks once, plainly.
+        // In a loop: after the last slide comes the first, until it is ended. If the browser blocks the sound, it asks once to enable it.
         _browser.Go(new Uri(show).AbsolutePath + "/present");
         _browser.Find("[data-testid=ready]");
         _browser.Find("[aria-label=Advance]").SendKeys("automatically, in");
@@ -110,7 +110,7 @@ public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Until(() => _browser.Count("[data-testid=report]") == 1, "the end");
     }
 
-    /// <summary>A bed under four slides, and a call by hand on the third.</summary>
+    /// <summary>A bed under four slides, and a manual call on the third.</summary>
     private void Begin(int holdSeconds)
     {
         _browser.Made(4, holdSeconds, new("Mill theme", 330, 20, SoundKind.Bed, 1, 4), new("Owl", 700, 1, SoundKind.Spot, 3, 3));

@@ -6,7 +6,7 @@ using System.Text.RegularExpressions;
 
 namespace Phonaris.Browser.Tests;
 
-/// <summary>Firefox without a window and with a profile of its own, driven by WebDriver BiDi (W3C), which it speaks by itself: Debian has no driver for it.</summary>
+/// <summary>Headless Firefox with its own profile, driven by WebDriver BiDi (W3C), which it supports directly: Debian has no driver for it.</summary>
 internal sealed partial class Firefox : IAsyncDisposable
 {
     private static readonly TimeSpan Patience = TimeSpan.FromMinutes(1);
@@ -19,11 +19,11 @@ internal sealed partial class Firefox : IAsyncDisposable
 
     private Firefox(Process process) => _process = process;
 
-    /// <summary>What pages complained of on their console.</summary>
+    /// <summary>The errors on pages' consoles.</summary>
     public List<string> Complaints { get; } = [];
 
     /// <summary>Starts it with a page of 1280 by 800.</summary>
-    /// <param name="profile">The folder of its profile, made here.</param>
+    /// <param name="profile">The profile folder, created here.</param>
     public static async Task<Firefox> StartAsync(string profile)
     {
         Directory.CreateDirectory(profile);
@@ -55,7 +55,7 @@ internal sealed partial class Firefox : IAsyncDisposable
 
     public Task GoAsync(string url) => AskAsync("browsingContext.navigate", new JsonObject { ["context"] = _page, ["url"] = url, ["wait"] = "complete" });
 
-    /// <summary>What an expression of the page's script gives, as JSON; what it promises is waited for.</summary>
+    /// <summary>The result of a script expression in the page, as JSON; promises are awaited.</summary>
     public async Task<string> JsAsync(string expression)
     {
         var answer = await AskAsync("script.evaluate", new JsonObject
@@ -68,7 +68,7 @@ internal sealed partial class Firefox : IAsyncDisposable
         return (string?)answer["result"]?["value"] ?? throw new InvalidOperationException(answer.ToJsonString());
     }
 
-    /// <summary>Waits until an expression of the page's script is true.</summary>
+    /// <summary>Waits until a script expression is true.</summary>
     public async Task UntilAsync(string expression, string what)
     {
         for (var watch = Stopwatch.StartNew(); watch.Elapsed < Patience; await Task.Delay(50))
@@ -76,7 +76,7 @@ internal sealed partial class Firefox : IAsyncDisposable
         throw new TimeoutException($"Waited in vain for {what} in Firefox. The console says: {string.Join('\n', Complaints)}");
     }
 
-    /// <summary>Draws something by so many pixels; clicks it for none.</summary>
+    /// <summary>Drags an element by a number of pixels; clicks it for none.</summary>
     public async Task DrawAsync(string css, int right = 0, int down = 0)
     {
         await UntilAsync($"document.querySelector(`{css}`)", css);

@@ -2,11 +2,11 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Browser.Tests;
 
-/// <summary>What can be tried in Firefox without a sound device, and comes to the same there as in Chromium.</summary>
+/// <summary>What can be tested in Firefox without a sound device, with the same results as in Chromium.</summary>
 public sealed class FirefoxJourney(Browser browser) : IClassFixture<Browser>
 {
     /// <summary>
-    /// The first piece that a dry run fetched, decoded; and a sine of twice full scale through the limiter of the live sum: lengths, peaks and sums.
+    /// The first segment loaded by a dry run, decoded; and a sine at twice full scale through the limiter of live sound: lengths, peaks and sums.
     /// </summary>
     private static readonly string Sounds = """
         (async () => {
@@ -40,7 +40,7 @@ public sealed class FirefoxJourney(Browser browser) : IClassFixture<Browser>
         _browser.Until(() => _browser.Js<bool>("document.querySelector('[data-cue=Pad] [data-grip]') !== null"), "the strand");
         _browser.Choose("Pad");
         _browser.Expect("Fade in", "3.0 s");
-        // Where no sound device runs the clock stands still, and it is said why.
+        // Without a sound device the clock stands still, and the reason is shown.
         await firefox.DrawAsync("footer button[aria-label=Play]");
         await firefox.UntilAsync("document.querySelector('footer [role=alert]')?.textContent.includes('No audio output found')", "to be told that nothing sounds");
 

@@ -17,19 +17,19 @@ public sealed class FirstJourney(Browser browser) : IClassFixture<Browser>
         _browser.Find("section[aria-label='New show']");
         AssertAccessible();
 
-        // A show from a PDF, each slide three seconds.
+        // A show from a PDF, with holds of three seconds.
         _browser.Type("Hold of each slide", "3", "3.0 s");
         _browser.Find("input[aria-label='Files of the deck']").SendKeys(Pdf(5));
         _browser.Until(() => _browser.Count("[data-slide]") == 5, "five slides");
         _browser.Until(() => _browser.Js<bool>("[...document.querySelectorAll('[data-slide] img')].every((i) => i.complete && i.naturalWidth === 320)"), "five pictures");
         _browser.Says("[data-slide='3']", "Page 3");
 
-        // A tune, its waveform there without a reload.
+        // A tune, whose waveform appears without a reload.
         _browser.Find("input[aria-label='Files to import']").SendKeys(Tune());
         var sound = _browser.Find("[data-sound='Night tune']");
         _browser.Until(() => _browser.Js<string>("document.querySelector('[data-sound] svg[preserveAspectRatio=none] path').getAttribute('d')").Length > 500, "the waveform");
 
-        // Dropped on slide 2, it lies to the end; its end dragged up to slide 4.
+        // Dropped on slide 2, it extends to the end. Its end is dragged up to slide 4.
         _browser.Hand.DragAndDrop(sound, _browser.Find("[data-slide='2'] img")).Perform();
         _browser.Until(() => _browser.Value("Slides") == "2–5", "the cue on slides 2 to 5");
         _browser.Hand.ClickAndHold(_browser.Find("[data-cue] [data-grip='last'] rect")).MoveByOffset(0, -30).MoveByOffset(0, -60).Release().Perform();
@@ -47,12 +47,12 @@ public sealed class FirstJourney(Browser browser) : IClassFixture<Browser>
         _browser.Find("button[aria-label^='Undo: ']").Click();
         _browser.Until(() => _browser.Value("Slides") == "2–4", "the span typed to be undone");
 
-        // Played from slide 2: the clock of the sound moves, and what it plays is not silent.
+        // Played from slide 2: the clock moves, and the sound is not silent.
         _browser.Hand.MoveToElement(_browser.Find("[data-slide='2'] img")).Perform();
         _browser.Find("button[aria-label='Play from slide 2']").Click();
         _browser.Until(() => Clock() > 3.6, "the clock to move past slide 2's beginning");
         _browser.Until(() => Level() > 0.05, "something to be heard");
-        // An edit while playing is heard without stopping, 12 dB less; the slides stay long enough that no fade is near.
+        // An edit during playback is heard without a stop, 12 dB lower. The holds are long enough that no fade is near.
         _browser.Type("Hold of slide 3", "30", "30 s");
         _browser.Until(() => Clock() > 6.5, "the steady part of the music");
         var before = Loudest();
@@ -66,7 +66,7 @@ public sealed class FirstJourney(Browser browser) : IClassFixture<Browser>
         _browser.Find("button[aria-label^='Undo: ']").Click();
         _browser.Until(() => _browser.Value("Hold of slide 3") == "3 s", "the hold undone");
 
-        // All of it is there after a reload.
+        // Everything is still there after a reload.
         _browser.Reload();
         _browser.Find("[data-cue='Night tune'] [role=button]").SendKeys(OpenQA.Selenium.Keys.Enter);
         Assert.Equal(("2–4", "0:00.5", "0:02.5", "1.0 s", "2.0 s"), (_browser.Value("Slides"), _browser.Value("In"), _browser.Value("Out"), _browser.Value("Fade in"), _browser.Value("Fade out")));
@@ -92,7 +92,7 @@ public sealed class FirstJourney(Browser browser) : IClassFixture<Browser>
         _browser.Find("input[aria-label='Files of the deck']").SendKeys(Path.Combine(AppContext.BaseDirectory, "lamp-talk.pptx"));
         _browser.Find("[data-cue] [role=button]").SendKeys(OpenQA.Selenium.Keys.Enter);
         Assert.Equal("Position of the video: 50% from the left, 40% from the top, 40% wide, 40% high", _browser.Find("[data-testid=video-place]").GetDomAttribute("aria-label")!.Split('.')[0]);
-        // In the deck it waits for a click; here it is to begin with its slide, without its last second, and silent.
+        // In the deck it waits for a click. Here it is set to start with its slide, without its last second, muted.
         _browser.Find("[aria-label='Start']").SendKeys("with slide");
         _browser.Type("Out", "2", "0:02.0");
         _browser.Button("Mute").Click();
@@ -110,7 +110,7 @@ public sealed class FirstJourney(Browser browser) : IClassFixture<Browser>
         _browser.Find("[data-state='done'] video");
         var film = _browser.PathOf("lamp.mp4");
         await File.WriteAllBytesAsync(film, await _browser.Http.GetByteArrayAsync(new Uri(_browser.Find("a[download]").GetDomProperty("href")!)));
-        // Five looks a second at where it lies: four seconds of the first slide, then each is another.
+        // Five pictures a second at its position: four seconds of the first slide, then all different.
         const int look = 64 * 36;
         var looks = OutputBytes("ffmpeg", "-v", "error", "-i", film, "-vf", "crop=512:288:640:288,fps=5,scale=64:36,format=gray", "-f", "rawvideo", "pipe:1").Chunk(look).ToList();
         Assert.Equal(30, looks.Count);
@@ -120,7 +120,7 @@ public sealed class FirstJourney(Browser browser) : IClassFixture<Browser>
         Assert.Empty(_browser.Complaints());
     }
 
-    /// <summary>The film that was asked for: streams, length, silence outside slides 2 to 4, sound inside, and the shape of the fades.</summary>
+    /// <summary>The requested film: streams, length, silence outside slides 2 to 4, sound inside, and the shape of the fades.</summary>
     private static void AssertFilm(string film)
     {
         var probe = JsonDocument.Parse(Output("ffprobe", "-v", "error", "-show_streams", "-show_format", "-show_chapters", "-of", "json", film)).RootElement;
@@ -133,7 +133,7 @@ public sealed class FirstJourney(Browser browser) : IClassFixture<Browser>
         var samples = new float[raw.Length / 4];
         Buffer.BlockCopy(raw, 0, samples, 0, raw.Length);
         Assert.True(Rms(0, 2.95) < 1e-4 && Rms(12.05, 14.9) < 1e-4, "It is silent outside slides 2 to 4.");
-        // Half scale, 6 dB down, and half a decibel that the MP3 coder took off.
+        // Half scale, 6 dB lower, minus half a decibel that the MP3 encoder took off.
         var steady = Rms(5, 9);
         Assert.InRange(20 * Math.Log10(steady * Math.Sqrt(2)), -12.8, -12.0);
         foreach (var share in new[] { 0.25, 0.5, 0.75 })
@@ -184,7 +184,7 @@ public sealed class FirstJourney(Browser browser) : IClassFixture<Browser>
         return path;
     }
 
-    /// <summary>A sine of 440 Hz at half scale: its loop of 1.8 s joins without a change of phase, so fades show bare.</summary>
+    /// <summary>A sine of 440 Hz at half scale: its loop of 1.8 s repeats without a change of phase, so only fades are visible.</summary>
     private string Tune()
     {
         var path = _browser.PathOf("Night tune.mp3");

@@ -2,17 +2,17 @@ using System.Globalization;
 
 namespace Phonaris.Browser.Tests;
 
-/// <summary>A browser that what sounds in it is listened to.</summary>
+/// <summary>A browser whose sound is recorded.</summary>
 public sealed class HearingBrowser(Browsers browsers) : Browser(browsers, withDemo: false, hears: true)
 {
-    /// <summary>The moment by the clock of the sound, in seconds.</summary>
+    /// <summary>The time of the audio clock, in seconds.</summary>
     public double Now() => Js<double>("heardBy.currentTime");
 
-    /// <summary>Looks whether what sounds breaks for more than five milliseconds between two moments; where it does, tells what was heard around that.</summary>
+    /// <summary>Checks whether the sound breaks for more than five milliseconds between two times; if so, returns what was recorded around it.</summary>
     public void AssertUnbroken(double from, double to)
     {
         var end = to.ToString(CultureInfo.InvariantCulture);
-        // What is heard is told to a page that may have much else to do.
+        // The recording is passed to a page that may be busy.
         Until(() => Js<bool>($"heard.at(-1)[0] > {end}"), "all of it to be told");
         var within = Js<string>($$"""
             ((from, to) => {
@@ -32,10 +32,10 @@ public sealed class HearingBrowser(Browsers browsers) : Browser(browsers, withDe
         Assert.True(within.Length == 0, within);
     }
 
-    /// <summary>What is heard of a fade out of so many seconds, at its quarters, beside the quarter sine it is to be.</summary>
+    /// <summary>The measured gain of a fade-out at its quarters, beside the expected quarter sine.</summary>
     public IEnumerable<(double Heard, double Wanted)> FadeShape(double seconds)
     {
-        // From the last block in which anything is heard back to the fade's beginning.
+        // From the last audible block back to the fade's beginning.
         var end = Js<double>("heard.findLast(([, peak]) => peak > 0.0008)[0]");
         var start = end - seconds;
         var full = Js<double>($"Math.max(...heard.filter(([at]) => at > {(start - 0.5).ToString(CultureInfo.InvariantCulture)} && at < {(start - 0.1).ToString(CultureInfo.InvariantCulture)}).map(b => b[1]))");

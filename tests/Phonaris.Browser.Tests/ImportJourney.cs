@@ -3,7 +3,7 @@ using SkiaSharp;
 
 namespace Phonaris.Browser.Tests;
 
-/// <summary>All that is imported: a presentation, refreshed and joined; sounds of a catalogue; a voice; and whose they are.</summary>
+/// <summary>Everything that can be imported: a presentation, refreshed and matched with a PDF; sounds of a catalogue; a voice; and usage rights.</summary>
 public sealed class ImportJourney(Browser browser) : IClassFixture<Browser>
 {
     private readonly Browser _browser = browser.Fresh();
@@ -17,12 +17,12 @@ public sealed class ImportJourney(Browser browser) : IClassFixture<Browser>
         _browser.Find("input[aria-label='Files of the deck']").SendKeys(deck);
         _browser.Until(() => _browser.Count("[data-slide]") == 2 && _browser.Count("[data-hidden]") == 1, "two slides and a hidden one");
         _browser.Says("[data-slide='1'] [data-section]", "Opening");
-        // What came with it: a sound by hand, and a word on what did not.
+        // The deck brought a manual sound, and a note on what was not imported.
         _browser.Find("[data-cue] [data-by-hand]");
         _browser.Button("1 item imported differently").Click();
         _browser.Says("ul[aria-label=Imports]", "Line breaks may differ");
 
-        // The deck once more is a refresh; a PDF of it gives exact pictures, fixed by hand.
+        // The same deck again is a refresh. A PDF of it gives exact pictures, corrected manually.
         Bring(deck);
         _browser.Find("[role=dialog] section[aria-label='Unchanged']");
         AssertAccessible();
@@ -41,7 +41,7 @@ public sealed class ImportJourney(Browser browser) : IClassFixture<Browser>
         Gone("[role=dialog]");
         _browser.Until(() => Picture(1) != drawn && _browser.Js<bool>("[...document.querySelectorAll('[data-slide] img')].every((i) => i.complete && i.naturalWidth > 0)"), "the exact pictures");
 
-        // Shown again what was hidden.
+        // A hidden slide is shown again.
         _browser.Find("[data-hidden] [data-title]").Click();
         _browser.Button("Show").Click();
         _browser.Until(() => _browser.Count("[data-slide]") == 3, "the hidden slide");
@@ -65,12 +65,12 @@ public sealed class ImportJourney(Browser browser) : IClassFixture<Browser>
         Assert.Equal("CC0-1.0", _browser.Value("Licence, such as CC-BY-4.0"));
         AssertAccessible();
 
-        // A marker, by keyboard on the waveform and by name.
+        // A marker, added by keyboard on the waveform and named.
         _browser.Find("[role=slider][aria-label='Play position in Hill Rain']").SendKeys(Keys.ArrowRight + Keys.ArrowRight);
         _browser.Button("Add a marker").Click();
         _browser.Type("Name of the marker at 0:10.0", "Heavier", "Heavier");
 
-        // A credits card at the end is filled from the rights of what lies on slides.
+        // A credits card at the end is filled from the usage rights of the sounds in use.
         _browser.Hand.DragAndDrop(_browser.Find("[data-sound='Hill Rain']"), _browser.Find("[data-slide='1'] img")).Perform();
         _browser.Until(() => _browser.Value("Slides") == "1–2", "the rain on its slides");
         _browser.Find("[data-slide='2'] [data-title]").Click();

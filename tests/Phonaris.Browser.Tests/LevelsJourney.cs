@@ -4,7 +4,7 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Browser.Tests;
 
-/// <summary>A show whose sounds are differently loud is made alike.</summary>
+/// <summary>The sounds of a show with different levels are matched.</summary>
 public sealed class LevelsJourney(HearingBrowser browser) : IClassFixture<HearingBrowser>
 {
     private readonly Browser _browser = browser.Fresh();
@@ -12,7 +12,7 @@ public sealed class LevelsJourney(HearingBrowser browser) : IClassFixture<Hearin
     [Fact]
     public void Twenty_sounds_of_different_loudness_are_made_alike_in_one_click_and_stay_so()
     {
-        // From the quietest to the loudest 25 dB; a bed under all, and a voice or an effect on each slide.
+        // The range is 25 dB; a bed is under all slides, and a voice or a spot on each.
         _browser.Made(10, 6, [.. Enumerable.Range(0, 19).Select(n => new Tone(
             $"Tone {n}", 200 + 40 * n, n % 2 == 0 ? 3 : 1, n % 2 == 0 ? SoundKind.Voice : SoundKind.Spot, n / 2 + 1, n / 2 + 1, (int)(1500 * Math.Pow(10, 25.0 * n / 18 / 20)), 0)), new("Pad", 150, 20, SoundKind.Bed, 1, 10, 9000, 0)]);
         _browser.View("Levels");
@@ -23,7 +23,7 @@ public sealed class LevelsJourney(HearingBrowser browser) : IClassFixture<Hearin
 
         _browser.Says("main header", "Matched");
 
-        // Heard as it would be matched, and as it is, with one key: nothing is set by that.
+        // One key compares the matched and the current levels; nothing is changed by that.
         _browser.Press(Keys.Space);
         _browser.Press("m");
         _browser.Until(() => _browser.Js<bool>("performance.getEntriesByType('resource').some(e => e.name.includes('matched=true'))"), "it heard as it would be");
@@ -32,7 +32,7 @@ public sealed class LevelsJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Press(Keys.Space);
         Assert.InRange(AtTarget(), 0, 10);
 
-        // One is left out; of the others one click is enough.
+        // One is excluded; for the others one click is enough.
         _browser.Find("[aria-label='Match Tone 4']").Click();
         _browser.Button("Match 19 levels").Click();
         _browser.Until(() => AtTarget() == 19, "nineteen at their targets");
@@ -41,14 +41,14 @@ public sealed class LevelsJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Says("main header", "All matched");
         _browser.Until(() => AtTarget() == 20, "all at their targets");
 
-        // For broadcast all of them follow; a figure of one's own too; by hand, one does no more. Each is undone in one.
+        // For broadcast all of them follow their targets; so does a custom target. A level set manually no longer follows. Each is one undo.
         _browser.Find("[aria-label='Level targets for']").SendKeys("broadcast");
         _browser.Until(() => _browser.Value("Target for voices") == "−23.0" && AtTarget() == 20, "all at those of broadcast");
         _browser.Type("Target for voices", "-20", "−20.0");
         _browser.Until(() => _browser.Value("Level targets for") == "own" && AtTarget() == 20, "all at those of one's own");
         _browser.Find("button[aria-label^='Undo: ']").Click();
         _browser.Until(() => _browser.Value("Target for voices") == "−23.0" && AtTarget() == 20, "those of broadcast back");
-        // The whole too, by one gain; the cues stay at their targets, which are as much louder then.
+        // The whole show too, by one gain; the cues stay at their targets, which shift by as much.
         _browser.Type("Target for show", "-24", "−24.0");
         _browser.ClickOn("main button", "reaches the target");
         _browser.Says("main header", "on target");
@@ -66,7 +66,7 @@ public sealed class LevelsJourney(HearingBrowser browser) : IClassFixture<Hearin
     [Fact]
     public async Task A_bed_makes_room_before_an_audience_as_far_and_as_long_as_at_the_desk()
     {
-        // The voice is not to be heard itself: what is heard is the bed, which goes by where the voice speaks, not by how loud.
+        // The voice itself is not played: only the bed, which reacts to when the voice speaks, not to its level.
         _browser.Made(2, 8, new("Pad", 440, 20, SoundKind.Bed, 1, 2, 9000, -6), new("Talk", 300, 3, SoundKind.Voice, 2, 2, 9000, -60));
         var show = _browser.Url.Split('/')[^1];
         var desk = MemoryMarshal.Cast<byte, float>(await _browser.Http.GetByteArrayAsync(new Uri($"/api/shows/{show}/sound?from={6 * Frames.PerSecond}&to={10 * Frames.PerSecond}", UriKind.Relative))).ToArray();
@@ -78,7 +78,7 @@ public sealed class LevelsJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Js<bool>("(heard.length = 0, true)");
         _browser.Press(Keys.ArrowRight);
 
-        // Nobody knows when the voice begins: down from there on, and up again a while after it.
+        // It is unknown when the voice will start: the bed ducks from there on, and rises again a while after the end.
         _browser.Until(() => _browser.Js<bool>("heard.some(b => b[1] < full * 0.9) && heard.slice(-50).every(b => b[1] > full * 0.97)"), "the bed in full again");
         Assert.InRange(_browser.Js<double>("heard.map(b => b[1]).toSorted((a, b) => a - b)[200] / full"), wanted - 0.02, wanted + 0.02);
         Assert.InRange(wanted, 0.1, 0.8);

@@ -8,8 +8,8 @@ using SkiaSharp;
 
 namespace Phonaris.Browser.Tests;
 
-/// <summary>What goes wrong at a desk, and that nothing is lost by it.</summary>
-// Playing is timed: journeys of one collection go one after the other.
+/// <summary>Common mishaps, and that nothing is lost by them.</summary>
+// Playing is timed: journeys of one collection run one after the other.
 public sealed class MishapsJourney(Browser browser) : IClassFixture<Browser>
 {
     private readonly Browser _browser = browser.Fresh();
@@ -17,19 +17,19 @@ public sealed class MishapsJourney(Browser browser) : IClassFixture<Browser>
     [Fact]
     public async Task Wrong_files_and_wrong_values_are_told_and_nothing_is_lost()
     {
-        // A deck that is none: told by name, and no show is made of it.
+        // A file that is not a deck is named in the error, and no show is created.
         await File.WriteAllTextAsync(_browser.PathOf("minutes.pdf"), "Minutes of the meeting");
         _browser.Go("/");
         _browser.Find("input[aria-label='Files of the deck']").SendKeys(_browser.PathOf("minutes.pdf"));
         _browser.Says("section[aria-label='New show'] [role=alert]", "minutes.pdf is not a deck");
         Assert.Equal("[]", await _browser.Http.GetStringAsync("/api/shows"));
 
-        // Pictures at once, in the order of their numbers.
+        // Several pictures at once, in the order of their numbers.
         _browser.Find("input[aria-label='Files of the deck']").SendKeys(string.Join('\n', Picture("2 Second.png"), Picture("10 Third.png"), Picture("1 First.png")));
         _browser.Until(() => _browser.Count("[data-slide]") == 3, "three slides");
         Assert.Equal(["First", "Second", "Third"], Enumerable.Range(1, 3).Select(n => _browser.Text($"[data-slide='{n}'] [data-title]")));
 
-        // A sound that is none, beside one that is.
+        // A file that is not a sound, together with one that is.
         await File.WriteAllTextAsync(_browser.PathOf("letter.mp3"), "Dear reader");
         _browser.Find("input[aria-label='Files to import']").SendKeys(_browser.PathOf("letter.mp3") + "\n" + Chime());
         _browser.Find("[data-sound='Chime']");
@@ -37,7 +37,7 @@ public sealed class MishapsJourney(Browser browser) : IClassFixture<Browser>
         _browser.Find("button[aria-label='Close the message about letter.mp3']").Click();
         _browser.Until(() => _browser.Count("aside[aria-label='Sounds'] [role=alert]") == 0, "the message to be away");
 
-        // A spot is on its one slide. A span that is none is told, and the old one stays.
+        // A spot is on its one slide. An invalid span is reported, and the old one stays.
         _browser.Hand.DragAndDrop(_browser.Find("[data-sound='Chime']"), _browser.Find("[data-slide='3'] img")).Perform();
         _browser.Until(() => _browser.Value("Slides") == "3", "the cue on slide 3");
         var field = _browser.Find("[aria-label='Slides']");
@@ -51,13 +51,13 @@ public sealed class MishapsJourney(Browser browser) : IClassFixture<Browser>
         Assert.Equal("true", level.GetDomAttribute("aria-invalid"));
         level.SendKeys(Keys.Escape);
 
-        // Removed by keyboard, brought back by keyboard.
+        // Removed by keyboard, restored by keyboard.
         _browser.Find("[data-cue='Chime'] [role=button]").SendKeys(Keys.Delete);
         _browser.Until(() => _browser.Count("[data-cue]") == 0, "the cue to be gone");
         _browser.Hand.KeyDown(Keys.Control).SendKeys("z").KeyUp(Keys.Control).Perform();
         _browser.Until(() => _browser.Count("[data-cue]") == 1, "the cue to be back");
 
-        // Its slide removed, the cue is parked and not lost; undone, it is where it was.
+        // When its slide is removed, the cue is parked and not lost; undo puts it back.
         _browser.Find("[data-slide='3'] [data-title]").Click();
         _browser.Find("[data-testid='slide-details']");
         _browser.Button("Remove").Click();
@@ -66,7 +66,7 @@ public sealed class MishapsJourney(Browser browser) : IClassFixture<Browser>
         _browser.Find("button[aria-label^='Undo: ']").Click();
         _browser.Until(() => _browser.Count("[data-cue]") == 1, "the cue to be back once more");
 
-        // All holds at once, rows by time, and both still so after a reload.
+        // All holds at once, rows by time; both are still so after a reload.
         _browser.Find("[data-slide='1'] [data-title]").Click();
         _browser.Type("Hold", "2.5", "2.5 s");
         _browser.Button("Apply to all slides").Click();
@@ -83,7 +83,7 @@ public sealed class MishapsJourney(Browser browser) : IClassFixture<Browser>
         _browser.Slides(2, "3");
         var show = $"/api{new Uri(_browser.Url).AbsolutePath}";
         Notes().SendKeys("Mind the lamp");
-        // Meanwhile somebody else writes there, and is done first.
+        // Meanwhile another user edits it, and is saved first.
         var view = (await _browser.Http.GetFromJsonAsync<ShowView>(show, ShowJson.Options))!;
         var theirs = new MadeEdit(view.Revision, new SetNotes(view.Show.Slides[0].Id, "Dim the hall"), "another page");
         (await _browser.Http.PostAsJsonAsync($"{show}/edits", theirs, ShowJson.Options)).EnsureSuccessStatusCode();

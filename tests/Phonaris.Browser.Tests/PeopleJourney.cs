@@ -4,8 +4,8 @@ using Phonaris.Core.Shows;
 namespace Phonaris.Browser.Tests;
 
 /// <summary>
-/// The people Phonaris is for, each with their own task from the first file to the end of it; the event host's is <see cref="PresentingJourney"/>.
-/// Strokes are counted in docs/journeys.md.
+/// The users Phonaris is made for, each with a whole task from the first file to the result. The event host's is <see cref="PresentingJourney"/>.
+/// Clicks are counted in docs/journeys.md.
 /// </summary>
 public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<HearingBrowser>
 {
@@ -16,7 +16,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
     {
         _browser.Slides(8, "3");
         _browser.Tones(("dusk pad.wav", 330, 40), ("mill theme.wav", 220, 50));
-        // Two drags for the first, one for the second: they loop, they fade, and one crossfades to the other.
+        // Two drags for the first bed, one for the second: they loop, fade, and crossfade.
         _browser.Lay("Dusk pad", 1);
         _browser.Drag("[data-cue='Dusk pad'] [data-grip=last] rect", -4 * 78);
         _browser.Expect("Slides", "1–4");
@@ -24,11 +24,11 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Expect("Slides", "5–8");
         Assert.Equal(("1.0 s", "2.0 s", "fill", "2.0 s"), (_browser.Value("Fade in"), _browser.Value("Fade out"), _browser.Value("Plays"), _browser.Value("Crossfade")));
         Assert.Equal(0, _browser.Count("[data-clash]"));
-        // Both quieter: two strokes.
+        // Both quieter: two steps.
         _browser.ClickOn("[role=columnheader] button", "Beds");
         _browser.Button("−3 dB").Click();
         _browser.Find("button[aria-label='Undo: 2 cues: level −3 dB']");
-        // On stage the first goes on from slide to slide, and is replaced where it is to.
+        // On stage the first bed continues from slide to slide and is replaced at the right one.
         _browser.View("Present");
         _browser.Find("[data-testid=ready]");
         _browser.Button("Begin").Click();
@@ -52,12 +52,12 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Find("[data-sound='Reel']");
         _browser.Kind("Reel", "bed");
         _browser.Lay("Reel", 1);
-        // Longer than the show: as long as it in two strokes.
+        // Longer than the show: fitted in two steps.
         _browser.View("Fit");
         _browser.Says("main header", "0:36.0 too long");
         _browser.Find("[data-method] [aria-label^='Use ']").Click();
         _browser.Find("[aria-label$=' is used'][aria-pressed=true]");
-        // The film, as long as the show to the picture.
+        // The film has exactly as many pictures as the show.
         _browser.View("Export");
         _browser.Find("select[aria-label='Size of the film']").SendKeys("720");
         _browser.Button("Export film").Click();
@@ -76,7 +76,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Says("[data-testid=draft]", "Places 1 bed, 2 voices. Every sound is used.");
         _browser.Until(() => _browser.Count("[data-testid=outlines] rect") == 3, "outlines on the sheet");
         Assert.Empty(_browser.Axe());
-        // One is left out, and the outlines with it; then it is taken after all.
+        // One is excluded, and its outline disappears; then it is included after all.
         _browser.Find("[data-testid=draft] input[type=checkbox]").Click();
         _browser.Until(() => _browser.Count("[data-testid=outlines] rect") == 2, "the bed left out");
         _browser.ClickOn("[data-testid=draft] label", "Dusk pad");
@@ -101,11 +101,11 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Button("Add a step").Click();
         _browser.Find("[aria-label='Name of step 3']");
         Assert.Equal("~4.0 s", _browser.Value("Time of step 3"));
-        // Beside the slides, at the height of its third step: one drag.
+        // On the row of its slide, at the height of its third step: one drag.
         _browser.Hand.ClickAndHold(_browser.Find("[data-sound='Chirp']")).MoveToElement(_browser.Find("[data-slide='2'] [role=gridcell]:last-child"), 0, 25).Release().Perform();
         _browser.Until(() => _browser.Count("[data-cue='Chirp']") == 1 && _browser.Text("[aria-label='Start']").Contains("step 3", StringComparison.Ordinal), "the effect on the sheet");
         Assert.Equal("at step 3", _browser.Js<string>("(s => s.options[s.selectedIndex].textContent)(document.querySelector('[aria-label=Start]'))"));
-        // A voice for each slide in one go.
+        // A voice for each slide in one run.
         _browser.View("Dry run");
         _browser.Find("[data-testid=ready]");
         _browser.Find("input[type=checkbox]").Click();
@@ -114,13 +114,13 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         {
             _browser.Until(() => _browser.Where() == where, where);
             if (where.EndsWith("step 3 of 3", StringComparison.Ordinal)) _browser.Until(() => _browser.Count("[data-sounding='Chirp']") == 1, "the effect at its reveal");
-            // Not evenly: evenly is how its steps come anyhow, and there would be nothing to take.
+            // Not at even intervals: those are the default, and nothing would change.
             Thread.Sleep(where.EndsWith("step 2 of 3", StringComparison.Ordinal) ? 2600 : 1300);
             _browser.Press(Keys.ArrowRight);
         }
         _browser.Button("End").Click();
         _browser.Find("[data-testid=report]");
-        // What was tapped are the holds, and when its reveals come.
+        // The tapped times become the holds and the times of the steps.
         _browser.Button("Use these times as holds").Click();
         _browser.Find("main a[href^='/shows']").Click();
         _browser.Until(() => _browser.Count("[data-cue^='Slide']") == 3, "three voices");
@@ -145,7 +145,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Find("[data-testid='sound-details']");
         TypeRight("Author, who made it", "Ina Fell");
         TypeRight("Licence, such as CC-BY-4.0", "CC-BY-4.0");
-        // Onto a card at the end, and into the notes.
+        // On a card at the end, and into the notes.
         _browser.Find("[data-slide='3'] [data-title]").Click();
         _browser.Button("Add a slide").Click();
         _browser.Button("Credits card").Click();
@@ -155,7 +155,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Button("Add to the last slide’s notes").Click();
         _browser.Button("In the last slide’s notes");
 
-        // What was played, for the one who asks; the sheet for the desk, opened in the page; and the whole show for a colleague, who drops it on the first page.
+        // The music used, for the rights holder; the run sheet for the operator, opened in the page; and the whole show for a colleague, who drops it on the first page.
         Make("Rights holder", "Music used");
         Make("Operator", "Run sheet");
         _browser.Find("section[aria-label='Exports'] a[target=_blank]");
@@ -169,7 +169,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Until(() => _browser.Url.Contains("/shows/", StringComparison.Ordinal) && _browser.Count("[data-slide]") == 4 && _browser.Count("[data-cue='Dusk pad']") == 1, "the show opened");
         Assert.DoesNotContain(before.Split('/')[^2], _browser.Url);
 
-        // A film in open formats plays too; once the show is changed, it can be made again.
+        // A film in open formats plays too; after a change it can be exported again.
         _browser.View("Export");
         _browser.ClickOn("label", "Film, WebM");
         _browser.Find("select[aria-label='Size of the film']").SendKeys("720");
@@ -208,9 +208,9 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Says("section[aria-label='Usage rights']", "1 of 2 sounds cleared");
         _browser.Find("[aria-label='Destination']").SendKeys("on the public web");
         _browser.Find("button[aria-label^='Undo: Shown'][aria-label$='on the public web']");
-        // What the checks say of it moves what stands below.
+        // The result of the checks moves what is below it.
         _browser.Says("section[aria-label='New export']", "blocker");
-        // The desk asks for a fee; paid, the proof is kept with the sound, and covers the web but not a sale.
+        // The clearance desk asks for a fee. Once paid, the proof is stored with the sound and covers the web but not a sale.
         _browser.Button("Ask the clearance desk").Click();
         _browser.Button("Pay 18 and save proof").Click();
         _browser.Says("section[aria-label='Usage rights']", "All 2 sounds are cleared.");
@@ -218,7 +218,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Find("[aria-label='Destination']").SendKeys("in a product for sale");
         _browser.Says("[data-unclear=Curtain]", "cleared it only on the public web");
         _browser.Says("section[aria-label='New export']", "blocker");
-        // Another piece of its kind takes its place, on the same slide; one stroke takes that back.
+        // Another piece of the same kind replaces it on the same slide; one undo reverts that.
         _browser.Button("Find another piece").Click();
         _browser.Says("[role=dialog]", "Another piece instead of Curtain");
         _browser.Find("[data-piece='Swallow Pass']").FindElement(By.CssSelector("button:last-child")).Click();
@@ -237,7 +237,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Made(6, 5);
         _browser.Find("button[aria-label='Use the music of another show']").Click();
         _browser.Says("[data-carried='Mill theme']", "slides 1–6");
-        // By titles the bell is found on its slide; by sections too, since neither show has any.
+        // By titles the bell is matched to its slide; by sections too, since neither show has any.
         _browser.Says("[data-carried=Bell]", "slide 3");
         Assert.Empty(_browser.Axe());
         _browser.Button("Place 2 cues").Click();

@@ -8,7 +8,7 @@ using Phonaris.Drills;
 
 namespace Phonaris.Browser.Tests;
 
-/// <summary>A show exported as a player: opened from a file with the network off, and listened to.</summary>
+/// <summary>A show exported as a player: opened from a file with the network off, and recorded.</summary>
 public sealed class PlayerJourney(HearingBrowser browser) : IClassFixture<HearingBrowser>
 {
     private readonly Browser _browser = browser.Fresh();
@@ -27,23 +27,23 @@ public sealed class PlayerJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Says("main", "24 slides");
         _browser.Says("details", "Credits");
         Assert.Empty(_browser.Axe());
-        // It advances as the show is set to, until somebody chooses otherwise.
+        // It advances as the show is set, until another way is chosen.
         Assert.Equal("Manually", _browser.Text("label:has(input:checked)"));
         _browser.Button("Begin").Click();
         _browser.Says("[data-testid=controls]", "1 of 24");
         Assert.Empty(_browser.Axe());
         _browser.Until(() => _browser.Js<bool>("(window.bedPeak = Math.max(...heard.slice(-100).map(b => b[1])), bedPeak > 0.02 && Math.min(...heard.slice(-100).map(b => b[1])) > bedPeak * 0.9)"), "the bed in full");
 
-        // What is triggered manually is large enough for a finger.
+        // Manual cues are large enough for a finger.
         Assert.InRange(_browser.Js<double>("document.querySelector('[data-hand] > span').getBoundingClientRect().width"), 44, 60);
 
-        // What a key starts and the bed that loops sound together.
+        // The sound of a key and the looping bed play together.
         _browser.Js<bool>("(window.sounded = 0, hearing(p => p > bedPeak * 1.4).then(t => (sounded = t)), true)");
         _browser.Press("1");
         _browser.Until(() => _browser.Js<double>("sounded") > 0, "the chirp to be heard");
         _browser.Until(() => _browser.Js<bool>("heard.slice(-100).every(b => b[1] < bedPeak * 1.1)"), "the bed alone");
 
-        // Twenty slides on, some by keys, some by touch, the bed has not broken for five milliseconds.
+        // After twenty slides, some by keys, some by touch, the bed has not broken for five milliseconds.
         var from = browser.Now();
         for (var n = 0; n < 20; n++)
         {
@@ -53,12 +53,12 @@ public sealed class PlayerJourney(HearingBrowser browser) : IClassFixture<Hearin
         }
         _browser.Says("[data-testid=controls]", "21 of 24");
         browser.AssertUnbroken(from, browser.Now());
-        // What is said, as captions.
+        // The notes, as captions.
         _browser.Press("c");
         _browser.Says("[data-testid=caption]", "Said to slide twenty-one.");
         Assert.Empty(_browser.Axe());
 
-        // The bed's span ends with slide 22: it fades out by its fade, to the shape.
+        // The bed's span ends with slide 22: it fades out with its curve.
         _browser.Press(Keys.ArrowRight);
         _browser.Press(Keys.ArrowRight);
         _browser.Until(() => _browser.Js<bool>("heard.slice(-400).every(b => b[1] < 0.0008)"), "the bed to have died away");
@@ -68,7 +68,7 @@ public sealed class PlayerJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Says("section[aria-label=Credits]", "Ida Fennel");
         Assert.Empty(_browser.Axe());
 
-        // The same in one file, by itself: it comes to its end by the clock.
+        // The same in one file, self-running: it plays to its end by the clock.
         _browser.OpenFile(page);
         _browser.ClickOn("label", "Automatically");
         _browser.Says("main", "Chirp is triggered manually");
@@ -78,7 +78,7 @@ public sealed class PlayerJourney(HearingBrowser browser) : IClassFixture<Hearin
         Assert.Empty(_browser.Complaints());
     }
 
-    /// <summary>A tone looping under slides 1 to 22, and a chirp by hand on all.</summary>
+    /// <summary>A tone looping under slides 1 to 22, and a manual chirp on all.</summary>
     private async Task MakeAsync()
     {
         _browser.Made(24, 1, new("Steady", 330, 12, SoundKind.Bed, 1, 22, LevelDb: -6), new("Chirp", 900, 1, SoundKind.Spot, 1, 24, LevelDb: 6));
@@ -87,7 +87,7 @@ public sealed class PlayerJourney(HearingBrowser browser) : IClassFixture<Hearin
         await EditAsync(new SetFade(cues[0].GetProperty("id").GetString()!, FadeEnd.Out, Fade.Of(2000)));
         await EditAsync(new SetStart(cues[1].GetProperty("id").GetString()!, CueStart.ByHand));
         await EditAsync(new SetNotes("s21", "Said to slide twenty-one."));
-        // Its caption stays as long: it is looked for when the machine reaches it.
+        // Its caption stays as long: it is checked whenever the machine gets to it.
         await EditAsync(new SetHolds([new("s21", 60_000)]));
 
         Task EditAsync(Edit edit) => _browser.Http.EditAsync(show, JsonSerializer.SerializeToElement(edit, ShowJson.Options));

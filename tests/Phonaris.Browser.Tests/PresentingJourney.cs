@@ -9,7 +9,7 @@ using Phonaris.Web.Shows;
 
 namespace Phonaris.Browser.Tests;
 
-/// <summary>A show shown to an audience: presenter, audience and clicker together, what is heard measured where the sound goes out, and the server lost in the middle.</summary>
+/// <summary>A show presented to an audience: presenter, audience and clicker together, the sound measured at the output, and the server stopped in the middle.</summary>
 public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<HearingBrowser>
 {
     private const int Slides = 26;
@@ -25,7 +25,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         Assert.Empty(_browser.Axe());
         _browser.Button("Begin").Click();
 
-        // The waiting loop loops on its clock, under its bed.
+        // The waiting loop loops by its clock, with its bed.
         _browser.Until(() => _browser.Where() == "slide 3 of 26, waiting loop", "the loop's last slide");
         _browser.Until(() => _browser.Where() == "slide 1 of 26, waiting loop", "the loop starting again");
         _browser.Find("[aria-label='Talk starts in']").SendKeys("4:30" + Keys.Enter);
@@ -34,7 +34,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         _browser.Says("[data-testid=nextEffect]", "Steady continues");
         Assert.Empty(_browser.Axe());
 
-        // The audience sees what is shown, and the countdown; closed and opened again, nothing is harmed.
+        // The audience sees the slide and the countdown. Closing and reopening the window harms nothing.
         foreach (var _ in Enumerable.Range(0, 2))
         {
             _browser.Button("Audience").Click();
@@ -46,7 +46,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         _browser.Button("Audience").Click();
         _browser.Window();
 
-        // A phone: a wrong code is slowed down after five tries; with the right one it moves the slides.
+        // A phone: wrong codes are delayed after five tries; with the right one it changes the slides.
         _browser.Button("Clicker").Click();
         var code = _browser.Text("[data-testid=code]");
         for (var n = 0; n < 5; n++) Assert.Equal(HttpStatusCode.BadRequest, (await Phone("join", new { code = $"x{n}" })).StatusCode);
@@ -60,7 +60,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         _browser.Until(() => _browser.Where() == "slide 4 of 26", "the talk begun by the clicker");
         _browser.Find("[role=dialog] button[aria-label=Close]").Click();
 
-        // The hotspot on the audience's slide sounds, and so does its key.
+        // The hotspot on the audience's slide plays its sound, and so does its key.
         _browser.Until(() => _browser.Js<bool>("(window.bedPeak = Math.max(...heard.slice(-100).map(b => b[1])), bedPeak > 0.02 && Math.min(...heard.slice(-100).map(b => b[1])) > bedPeak * 0.9)"), "the bed in full");
         _browser.Window("Audience");
         _browser.Find("[data-spot]").Click();
@@ -71,7 +71,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         _browser.Press("1");
         _browser.Until(() => _browser.Js<bool>("heard.slice(-200).some(b => b[1] > bedPeak * 1.5)"), "the chirp to be heard once more");
 
-        // By key a sound is held, and goes on; the time is read out, as is where it is and what comes next.
+        // Keys pause and resume a sound. The time is read out, and so are the position and what is next.
         _browser.Until(() => _browser.Count("[data-sounding]") == 1, "the bed alone");
         _browser.Press("h");
         _browser.Until(() => _browser.Sounding().Contains("paused", StringComparison.Ordinal), "the bed held");
@@ -82,7 +82,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         _browser.Until(() => Told("time-told").Contains("into the talk", StringComparison.Ordinal), "the time to be read out");
         Assert.Equal("Slide 4, Slide 4. Playing: Steady. Next: Steady continues.", Told("told"));
 
-        // The notes' edge is drawn out: they are larger, and larger still by a key.
+        // The notes are made larger by dragging their edge, and again by a key.
         var letters = Letters();
         _browser.Hand.DragAndDropToOffset(_browser.Find("[data-testid=notes-edge]"), -70, 0).Perform();
         Assert.InRange(Letters() - letters, 3, 7);
@@ -90,7 +90,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         _browser.Press("+");
         _browser.Until(() => Letters() == letters + 2, "larger notes");
 
-        // Somebody else presents the show too: both are told.
+        // Another page presents the show too: both are warned.
         _browser.Tab($"/shows/{show}/present");
         _browser.Find("[data-testid=ready]");
         _browser.Says("[role=alert]", "also being presented on another page");
@@ -101,18 +101,18 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         _browser.CloseTabs();
         _browser.Until(() => !_browser.Js<bool>("document.body.textContent.includes('also being presented')"), "not any more");
 
-        // The browser blocks the sound, then another output is plugged in: both are announced, and the show goes on.
+        // The browser blocks the sound, then another output is plugged in: both are reported, and the show continues.
         _browser.Js<bool>("(heardBy.suspend(), true)");
         _browser.Button("Enable sound").Click();
         _browser.Until(() => _browser.Js<string>("heardBy.state") == "running", "the sound to go on");
         _browser.Js<bool>("navigator.mediaDevices.dispatchEvent(new Event('devicechange'))");
         _browser.Says("[role=status]", "The sound output changed");
 
-        // What is edited meanwhile is told, and changes nothing of this run.
+        // An edit is reported and does not affect this run.
         await EditAsync(show, new RenameShow("Another title"));
         _browser.Says("[role=status]", "edited");
 
-        // The server is lost. Twenty slides on, the bed has not broken for five milliseconds.
+        // The server is stopped. After twenty slides, the bed has not broken for five milliseconds.
         _browser.LoseServer();
         _browser.Says("[role=status]", "Disconnected from the server");
         var from = browser.Now();
@@ -124,14 +124,14 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         _browser.Until(() => _browser.Where() == "slide 24 of 26", "slide 24");
         browser.AssertUnbroken(from, browser.Now());
 
-        // Its span ends with slide 24: it fades out by its fade, to the shape.
+        // Its span ends with slide 24: it fades out with its curve.
         _browser.Press(Keys.ArrowRight);
         _browser.Until(() => _browser.Sounding().Contains("Silence", StringComparison.Ordinal), "silence");
-        // By the clock of the sound: it falls behind that on the wall where the machine is busy.
+        // By the audio clock: on a busy machine it lags behind the system clock.
         _browser.Until(() => _browser.Js<bool>("heard.slice(-400).every(b => b[1] < 0.0008)"), "the bed to have died away");
         Assert.All(browser.FadeShape(2.0), point => Assert.InRange(point.Heard, point.Wanted - 0.04, point.Wanted + 0.04));
 
-        // Back, by number, black, paused, and all silenced.
+        // Previous, by number, black, pause, and silence all.
         _browser.Press("g");
         _browser.Find("[aria-label='Slide number']").SendKeys("7" + Keys.Enter);
         _browser.Until(() => _browser.Where() == "slide 7 of 26" && _browser.Sounding().Contains("Steady", StringComparison.Ordinal), "slide 7, and its bed");
@@ -145,7 +145,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         _browser.Until(() => _browser.Sounding().Contains("was silenced", StringComparison.Ordinal), "silence");
         _browser.Until(() => _browser.Js<double>("Math.max(...heard.slice(-40).map(b => b[1]))") < 1e-4, "nothing to be heard");
 
-        // Minutes of going to and fro leaves nothing behind.
+        // Minutes of going back and forth leak nothing.
         var before = HeapMb();
         _browser.Js<bool>("(window.walked = false, (async () => { for (let n = 0; n < 80; n++) { document.dispatchEvent(new KeyboardEvent('keydown', { key: ['ArrowRight', 'ArrowRight', 'ArrowLeft', 'End', 'Home', '1'][n * 7 % 6] })); heard.length = 0; await new Promise(r => setTimeout(r, 8)); } window.walked = true; })(), true)");
         _browser.Until(() => _browser.Js<bool>("window.walked"), "the walk to end", TimeSpan.FromMinutes(1));
@@ -157,7 +157,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         Assert.Contains("Chirp was triggered manually", _browser.Js<string>("Object.entries(localStorage).filter(([k]) => k.startsWith('phonaris-run')).map(([, told]) => told).join()"));
     }
 
-    /// <summary>A show of a waiting loop and a talk: a steady tone looping under slides 1 to 24, and a chirp by hand on all.</summary>
+    /// <summary>A show of a waiting loop and a talk: a steady tone looping under slides 1 to 24, and a manual chirp on all.</summary>
     private async Task<string> MakeAsync()
     {
         _browser.Made(Slides, 1, new("Steady", 330, 12, SoundKind.Bed, 1, 24, LevelDb: -6), new("Chirp", 900, 3, SoundKind.Spot, 1, Slides, LevelDb: 6));
@@ -175,7 +175,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
     private async Task EditAsync(string show, Edit edit) => (await _browser.Http.PostAsJsonAsync(
         $"/api/shows/{show}/edits", new MadeEdit((await ViewAsync(show)).Revision, edit), ShowJson.Options)).EnsureSuccessStatusCode();
 
-    /// <summary>Asks as a phone in the network would: at the address it is given, where nothing else is to be had.</summary>
+    /// <summary>Sends a request as a phone in the network would: to the printed address, where nothing else is available.</summary>
     private async Task<HttpResponseMessage> Phone(string what, object body)
     {
         using var phone = new HttpClient();

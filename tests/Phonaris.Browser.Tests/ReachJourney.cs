@@ -3,7 +3,7 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Browser.Tests;
 
-/// <summary>The same work by keyboard alone, on keyboards of other countries, without a network or a server for a while, and with a screen reader in and out of dialogs.</summary>
+/// <summary>The same work by keyboard alone, on keyboards of other countries, without a network or a server for a while, and in dialogs with a screen reader.</summary>
 public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
 {
     private const int Ctrl = 2, Shift = 8;
@@ -17,7 +17,7 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
     {
         Begin();
         _browser.Type("Level", "-12", "−12.0 dB");
-        // In the very field in which it was typed.
+        // In the field in which it was typed.
         _browser.Stroke("z", z, Ctrl);
         _browser.Expect("Level", "−6.0 dB");
         _browser.Stroke("y", y, Ctrl);
@@ -37,7 +37,7 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
         _browser.Until(() => _browser.Text("[data-testid=clock]") == "0:01.0", "five seconds earlier");
         _browser.Press(" ");
         _browser.Find("button[aria-label=Stop]");
-        // A press beside a dialog leaves it open: it may be a recording that is under way.
+        // A click outside a dialog leaves it open, because a recording may be under way.
         _browser.Press(" ");
         _browser.Find("button[aria-label='Record a voice']").Click();
         _browser.Find("[role=dialog]");
@@ -53,13 +53,13 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
         _browser.Offline(true);
         Write("Level", "-20" + Keys.Enter);
         Write("Fade in", "3" + Keys.Enter);
-        // The show is still there to be worked on, whatever cannot be asked meanwhile.
+        // The show can still be worked on while requests fail.
         Thread.Sleep(3000);
         Assert.Equal(1, _browser.Count("[data-cue=Pad]"));
         _browser.Offline(false);
         _browser.Expect("Level", "−20.0 dB");
         _browser.Expect("Fade in", "3.0 s");
-        // Each was made once.
+        // Each was created once.
         _browser.Find("button[aria-label^='Undo: Pad: fade in']").Click();
         _browser.Find("button[aria-label^='Undo: Pad: level']").Click();
         _browser.Expect("Level", "−6.0 dB");
@@ -73,7 +73,7 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
         Write("Level", "-2");
         _browser.LoseServer();
         _browser.Says("header", "Disconnected");
-        // Half typed before, and on: it is shown as typed until the server has it, and what is set next is set on top of it.
+        // Half typed before, and continued: it is shown as typed until the server has saved it, and later edits apply on top.
         _browser.Find("[aria-label=Level]").SendKeys("0" + Keys.Enter);
         Write("Fade in", "3" + Keys.Enter);
         _browser.Find("[aria-label='Fade in']").SendKeys(Keys.ArrowUp);
@@ -94,7 +94,7 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
     public void Music_under_four_slides_is_placed_and_shaped_by_keyboard_alone()
     {
         _browser.Made(5, 4, new Tone("Pad", 220, 12, SoundKind.Bed));
-        // Choose the sound; choose slide 1; through slide 4; place.
+        // Select the sound; select slide 1; extend to slide 4; place.
         TabTo("document.activeElement.closest('[data-sound=Pad]') && document.activeElement.hasAttribute('aria-pressed')", "the sound");
         _browser.Press(Keys.Enter);
         TabTo("document.activeElement.title === 'Slide 1'", "slide 1");
@@ -102,7 +102,7 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
         for (var n = 2; n <= 4; n++) _browser.Press(Keys.ArrowDown, Keys.Shift);
         _browser.Press("l");
         _browser.Expect("Slides", "1–4");
-        // From the slide to what hangs on it: its end, its fades, its level, and silence.
+        // From the slide to its cue: its end, its fades, its level, and mute.
         _browser.Until(() => _browser.Count("[data-cue=Pad]") == 1, "the strand");
         _browser.Press(Keys.ArrowRight);
         _browser.Until(() => _browser.Js<bool>("document.activeElement.closest('[data-cue=Pad]') !== null"), "the focus on the strand");
@@ -113,7 +113,7 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
         foreach (var (label, before) in new[] { ("Fade in", fadeIn), ("Fade out", fadeOut), ("Level", level) }) _browser.Until(() => _browser.Value(label) != before, $"another {label}");
         _browser.Press("m");
         _browser.Button("Muted");
-        // All of it is taken back by keyboard, too.
+        // All of it is undone by keyboard, too.
         for (var n = 0; n < 6; n++) _browser.Press("z", Keys.Control);
         _browser.Until(() => _browser.Count("[data-cue=Pad]") == 0, "nothing placed");
         _browser.Complaints();
@@ -130,7 +130,7 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
 
     private string Theme(string css) => _browser.Js<string>($"document.querySelector('{css}').closest('[data-theme]').dataset.theme");
 
-    /// <summary>Presses the tab key until the focus is where it is wanted.</summary>
+    /// <summary>Presses Tab until an element has the focus.</summary>
     private void TabTo(string expression, string what)
     {
         for (var n = 0; n < 60; n++)
@@ -141,7 +141,7 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
         Assert.Fail($"The tab key does not come to {what}.");
     }
 
-    /// <summary>Types over what a field says.</summary>
+    /// <summary>Types over the value of a field.</summary>
     private void Write(string label, string text)
     {
         var field = _browser.Find($"[aria-label='{label}']");
@@ -156,7 +156,7 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
         foreach (var (opener, title) in new[] { ("History and versions", "History"), ("Keys", "Keys"), ("Record a voice", "Record a voice"), ("Find sounds in the catalogue", "Find sounds"), ("Use the music of another show", "Use the music of another show") })
             Walk($"button[aria-label='{opener}']", title);
         Walk("button[title^='Running time']", "Running time");
-        // A deck asks what it is for, wherever one was when it had arrived.
+        // A deck's dialog opens wherever the focus was when it arrived.
         _browser.Js<bool>("(document.querySelector(\"button[title^='Running time']\").focus(), true)");
         var deck = _browser.Picture(1);
         _browser.Find("input[aria-label='Files to import']").SendKeys(deck);
@@ -190,7 +190,7 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
         Walk("header button[aria-label=Keys]", "Keys");
     }
 
-    /// <summary>Opens a dialog by keyboard, looks at it as a screen reader does, and closes it again.</summary>
+    /// <summary>Opens a dialog by keyboard, checks it for a screen reader, and closes it.</summary>
     private void Walk(string opener, string title)
     {
         _browser.Find(opener).SendKeys(Keys.Enter);
@@ -201,9 +201,9 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
     private void LookAtDialog(string title)
     {
         _browser.Until(() => _browser.Js<string>("(d => d ? document.getElementById(d.getAttribute('aria-labelledby')).textContent : '')(document.querySelector('[role=dialog]'))") == title, title);
-        // As dark as what it lies over.
+        // Its backdrop has the right darkness.
         Assert.Equal(Theme("main"), Theme("[role=dialog]"));
-        // What lies below it is out of reach of a reader, and of the tab key however often it is pressed.
+        // What is below it cannot be reached by a screen reader or with Tab.
         Assert.True(_browser.Js<bool>("document.querySelector('main').closest('[aria-hidden=true]') !== null"), title);
         for (var i = 0; i < 12; i++) _browser.Press(Keys.Tab);
         Assert.True(_browser.Js<bool>("document.querySelector('[role=dialog]').contains(document.activeElement)"), title);

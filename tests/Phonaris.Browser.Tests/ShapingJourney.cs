@@ -3,7 +3,7 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Browser.Tests;
 
-/// <summary>Cues shaped on the sheet: laid in a few strokes, exported, chained, clicked, moved many at a time, by mouse and by keyboard alone.</summary>
+/// <summary>Cues edited on the sheet: placed in a few steps, chained, clicked, several moved at once, by mouse and by keyboard alone.</summary>
 public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
 {
     private readonly Browser _browser = browser.Fresh();
@@ -13,13 +13,13 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
     {
         _browser.Made(7, 4, new("Dusk pad", 330, 40, SoundKind.Bed), new("Mill theme", 220, 50, SoundKind.Bed));
 
-        // Music under slides 1 to 4, with fades: two strokes.
+        // Music under slides 1 to 4, with fades: two steps.
         _browser.Lay("Dusk pad", 1);
         _browser.Drag("[data-cue='Dusk pad'] [data-grip=last] rect", -3 * 78);
         _browser.Expect("Slides", "1–4");
         Assert.Equal(("1.0 s", "2.0 s"), (_browser.Value("Fade in"), _browser.Value("Fade out")));
 
-        // Another from slide 5 on takes over; lying over each other is marked, with what fixes it.
+        // Another bed from slide 5 on replaces it. An overlap is marked, with its fix.
         _browser.Lay("Mill theme", 5);
         _browser.Expect("Slides", "5–7");
         _browser.Find("[data-grip=handover]");
@@ -38,7 +38,7 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
     public void By_keyboard_alone_a_strand_is_moved_muted_and_left()
     {
         Begin();
-        // Its end, its beginning, the whole of it; mute; to the next strand, and back to the slides.
+        // Its end, its start, the whole of it; mute; to the next strand, and back to the slides.
         _browser.Choose("Dusk pad");
         _browser.Press(Keys.ArrowUp, Keys.Shift);
         _browser.Expect("Slides", "1–3");
@@ -72,7 +72,7 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
         _browser.Find("[role=dialog] button[aria-label=bell]").Click();
         _browser.Until(() => _browser.Find("[data-testid=hotspot]").GetDomAttribute("aria-label")!.Contains("from the left", StringComparison.Ordinal) && _browser.Count("[role=dialog] button[aria-label=bell][aria-pressed=true]") == 1, "the bell");
         Assert.Empty(_browser.Axe());
-        // A picture of one's own in its place, as it is drawn.
+        // A picture in its place, as it is drawn.
         _browser.Find("[role=dialog] input[type=file]").SendKeys(_browser.Picture(3));
         _browser.Until(() => _browser.Js<double>("document.querySelector('[data-testid=hotspot] img')?.naturalWidth ?? 0") > 100, "the picture on the slide");
         _browser.Find("[role=dialog] button[aria-label=Close]").Click();
@@ -97,7 +97,7 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
         _browser.Expect("Out", "0:06.0");
         _browser.Hand.DragAndDropToOffset(_browser.Find("[data-grip=slip]"), 25, 0).Perform();
         _browser.Until(() => _browser.Value("In") != "0:01.0" && _browser.Value("Out") != "0:06.0", "the part slipped by hand");
-        // Where it is heard: played, stopped, and said to begin here.
+        // Where it plays: play, stop, and set to start here.
         _browser.Button("Play").Click();
         _browser.Until(() => _browser.Js<bool>("(slip => parseFloat(slip.previousElementSibling.style.left) > parseFloat(slip.style.left) + 1)(document.querySelector('[data-grip=slip]'))"), "it to be heard for half a second");
         _browser.Button("Stop").Click();
@@ -108,7 +108,7 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
         _browser.Button("Add a level point").Click();
         _browser.Type("Point 1 level", "-9", "−9.0 dB");
         _browser.Find("[data-point]");
-        // The point dragged outward is louder again, and undo takes that back.
+        // The point dragged outward is louder again, and undo reverts that.
         _browser.Hand.DragAndDropToOffset(_browser.Find("[data-point] circle"), 12, 0).Perform();
         _browser.Until(() => _browser.Value("Point 1 level") != "−9.0 dB", "the point moved");
         _browser.Press("z", Keys.Control);
@@ -128,14 +128,14 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
         Begin();
         _browser.Choose("Dusk pad");
         Assert.Equal(("1.0 s", "2.0 s"), (_browser.Value("Fade in"), _browser.Value("Fade out")));
-        // Without scrolling, nothing of what is set every day lies below the edge.
+        // The everyday settings are visible without scrolling.
         Assert.True(_browser.Js<bool>("(a => a.scrollHeight <= a.clientHeight)(document.querySelector('aside[aria-label=Details]'))"));
         // A slide of 4 s is 78 px tall: 39 px more of fade are 2 s.
         Drawn("fade-in", 0, 39);
         _browser.Expect("Fade in", "3.0 s");
         Drawn("fade-out", 0, -39);
         _browser.Expect("Fade out", "4.0 s");
-        // Half a decibel a pixel.
+        // Half a decibel per pixel.
         var level = _browser.Value("Level");
         Drawn("right", -12, 0);
         _browser.Until(() => _browser.Value("Level") != level, "it quieter");
@@ -143,7 +143,7 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
         _browser.Expect("Level", level);
         _browser.Press("z", Keys.Control);
         _browser.Expect("Fade out", "2.0 s");
-        // The same by keys, on the strand, and by hand on the waveform.
+        // The same by keys, on the strand, and manually on the waveform.
         _browser.Find("[data-cue='Dusk pad'] [role=button]").SendKeys("B");
         _browser.Expect("Fade in", "2.5 s");
         _browser.Find("[data-cue='Dusk pad'] [role=button]").SendKeys("e");
@@ -160,7 +160,7 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
     public void Two_pages_show_the_same_and_several_cues_are_changed_at_once()
     {
         Begin();
-        // In another page too it is as it is here, and what is done there is seen here.
+        // Another page shows the same, and edits there appear here.
         var show = new Uri(_browser.Url).AbsolutePath;
         _browser.Tab(show);
         _browser.Choose("Dusk pad");
@@ -172,7 +172,7 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
         _browser.Press("z", Keys.Control);
         _browser.Until(() => !_browser.Find("[data-cue='Dusk pad'] [role=button]").GetDomAttribute("aria-label")!.Contains("muted", StringComparison.Ordinal), "and not muted any more");
 
-        // Several at once, by a box drawn around them or one after the other: quieter, gone, and all of it back.
+        // Several at once, by a box drawn around them or one after the other: quieter, removed, and restored.
         _browser.Hand.MoveToElement(_browser.Find("[data-testid=bands]"), 30, -265).ClickAndHold().MoveByOffset(-100, 300).MoveByOffset(-85, 200).Release().Perform();
         _browser.Says("[data-testid=cue-details] h2", "2 cues");
         _browser.Press(Keys.Escape);

@@ -8,7 +8,7 @@ using SkiaSharp;
 
 namespace Phonaris.Browser.Tests;
 
-/// <summary>Work on the sheet itself: slides moved, stepped, sectioned and made; strands taken hold of; sounds replaced, removed and brought back.</summary>
+/// <summary>Work on the sheet itself: slides moved, steps, sections and cards added; strands dragged; sounds replaced, removed and restored.</summary>
 public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
 {
     private readonly Browser _browser = browser.Fresh();
@@ -24,7 +24,7 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
         _browser.Until(() => _browser.Count("[data-sound]") == 2, "two sounds out of the zip");
         Assert.Contains("letter.wav is not a sound", Report());
 
-        // A strand taken hold of at its upper end, and as a whole.
+        // A strand dragged by its start, and as a whole.
         _browser.Find("[data-sound='Long tone'] button[aria-pressed]").Click();
         _browser.Find("[aria-label='Kind']").SendKeys("bed");
         _browser.Until(() => _browser.Count("section[aria-label='Beds'] [data-sound]") == 1, "the tone among the beds");
@@ -37,7 +37,7 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
         Drag("[data-cue] [role=button]", 156);
         _browser.Until(() => _browser.Value("Slides") == "4–5", "the whole of it two rows lower");
 
-        // By touch: an end drawn up and down again, playing begun and ended by a tap.
+        // By touch: an end dragged up and down again, play and stop with a tap.
         _browser.Touch("[data-cue] [data-grip='first'] rect", -78);
         _browser.Until(() => _browser.Value("Slides") == "3–5", "its beginning one row higher");
         _browser.Touch("[data-cue] [data-grip='first'] rect", 78);
@@ -47,14 +47,14 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
         _browser.Touch("footer button[aria-label=Stop]");
         _browser.Find("footer button[aria-label=Play]");
 
-        // A slide dragged before another; the span closes up behind it.
+        // A slide is dragged before another; the span closes up behind it.
         _browser.Hand.DragAndDrop(_browser.Find("[data-slide='5'] img"), _browser.Find("[data-slide='1'] [data-title]")).Perform();
         _browser.Until(() => Titles().SequenceEqual(["Fifth", "First", "Second", "Third", "Fourth"]), "the last slide first");
         _browser.Until(() => _browser.Value("Slides") == "5", "the span closed up");
         _browser.Find("button[aria-label^='Undo: Moved']").Click();
         _browser.Until(() => _browser.Value("Slides") == "4–5", "the span as it was");
 
-        // Two slides at once, by shift and the keyboard.
+        // Two slides at once, with Shift and the keyboard.
         _browser.Find("[data-slide='1'] [data-title]").Click();
         _browser.Hand.KeyDown(Keys.Shift).Click(_browser.Find("[data-slide='2'] [data-title]")).KeyUp(Keys.Shift).Perform();
         _browser.Says("[data-testid='slide-details']", "2 slides");
@@ -68,7 +68,7 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
     public void Steps_sections_and_cards_are_made_and_cues_begin_with_steps()
     {
         Begin();
-        // Steps, with a cue that starts with one; a section that loops.
+        // Steps, with a cue that starts at one; a section that loops.
         _browser.Find("[data-slide='4'] [data-title]").Click();
         _browser.Button("Add a step").Click();
         _browser.Type("Name of step 2", "Wings", "Wings");
@@ -84,7 +84,7 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
         _browser.Find("[aria-label='Start']").SendKeys("at step 2, Wings");
         _browser.Says("[data-testid='cue-details']", "0:07.5");
 
-        // A title card of words of our own.
+        // A title card with a custom text.
         _browser.Find("[data-slide='5'] [data-title]").Click();
         _browser.Button("Add a slide").Click();
         _browser.Button("Title card").Click();
@@ -101,7 +101,7 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
     public void A_sound_is_replaced_removed_and_brought_back_and_its_cue_with_it()
     {
         Begin();
-        // Another file in the tone's place; then removed, its cue parked, and brought back.
+        // Another file replaces the tone; then it is removed with its cue parked, and restored.
         _browser.Find("[data-sound='Long tone'] button[aria-pressed]").Click();
         _browser.Find("input[aria-label='Replacement file']").SendKeys(Tone("other.flac", 9));
         _browser.Says("[data-testid='sound-details']", "other.flac");
@@ -114,7 +114,7 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
         _browser.Type("Slides", "last 2", "4–5");
         _browser.Until(() => _browser.Count("section[aria-label='Parked cues']") == 0 && _browser.Count("[data-cue]") == 1, "the cue on its slides");
 
-        // All of it is there after a reload.
+        // All of it is still there after a reload.
         _browser.Reload();
         _browser.Until(() => _browser.Count("[data-slide]") == 5 && _browser.Count("[data-cue]") == 1, "all of it again");
         Assert.Empty(_browser.Complaints());
@@ -127,10 +127,10 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
     public async Task On_an_old_laptop_at_twice_the_size_and_by_keyboard_all_of_it_is_within_reach()
     {
         _browser.Made(4, 5, new("Pad", 220, 20, SoundKind.Bed, 1, 4), new("Chirp", 900, 1, SoundKind.Spot, 2, 2));
-        // So far from what is aimed at that it takes long to say.
+        // So far from the target that the difference is a long text.
         using (var http = _browser.Http) await http.EditAsync(_browser.Url.Split('/')[^1], JsonSerializer.SerializeToElement<Edit>(new SetTarget(5_000_000), ShowJson.Options));
         _browser.Until(() => _browser.Count("[data-testid=over]") == 1, "what is to spare");
-        // The hall's old laptop: nothing lies over anything else, nothing is out of sight.
+        // An old laptop: nothing overlaps, nothing is hidden.
         foreach (var (width, height) in ((int, int)[])[(1024, 768), (1280, 800), (1366, 768)])
         {
             _browser.Size(width, height);
@@ -142,14 +142,14 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
         }
         Assert.Empty(_browser.Axe());
 
-        // At twice the size there is no room beside the sheet: sounds and details are dialogs over it when they are asked for.
+        // At twice the size there is no space beside the sheet: sounds and details open as dialogs.
         _browser.Size(640, 400);
         Assert.Equal(0, _browser.Count("[aria-label=Details], [role=dialog]"));
         _browser.Button("Details").Click();
         _browser.Says("[role=dialog] h2", "Details");
         _browser.Type("Fade in", "2", "2.0 s");
         Assert.Empty(_browser.Axe());
-        // What is typed is dropped first, then the panel is closed; the focus goes back to where it was opened.
+        // Escape first discards typing, then closes the panel; the focus returns to the button that opened it.
         _browser.Find("[aria-label='Fade in']").SendKeys("9");
         _browser.Press(Keys.Escape);
         Assert.Equal("2.0 s", _browser.Value("Fade in"));

@@ -2,7 +2,7 @@ using OpenQA.Selenium;
 
 namespace Phonaris.Browser.Tests;
 
-/// <summary>Every view at 200 % and 400 % of a small laptop's screen, and all of the work by finger alone.</summary>
+/// <summary>Every view at 200% and 400% of a small laptop's screen, and the whole job by touch alone.</summary>
 public sealed class SmallScreenJourney(DemoBrowser browser) : IClassFixture<DemoBrowser>
 {
     private readonly Browser _browser = browser.Fresh();
@@ -80,7 +80,7 @@ public sealed class SmallScreenJourney(DemoBrowser browser) : IClassFixture<Demo
         _browser.Touch(css);
     }
 
-    /// <summary>Nothing scrolls sideways but what has to, and each control, once scrolled to, is whole and lies under nothing.</summary>
+    /// <summary>Nothing scrolls sideways except where it must. Each control, once scrolled to, is completely visible.</summary>
     private void LookAt(string view, int width)
     {
         if (_browser.Js<int>("document.documentElement.scrollWidth") > width) _outOfReach.Add($"{view} is wider than {width}");

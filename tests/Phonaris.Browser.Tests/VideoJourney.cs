@@ -6,7 +6,7 @@ using Phonaris.Storage;
 
 namespace Phonaris.Browser.Tests;
 
-/// <summary>A video: imported and laid on a slide, trimmed, moved and muted, seen moving with what is heard; and begun by hand in a talk that loses its server.</summary>
+/// <summary>A video: imported and placed on a slide, trimmed, moved and muted, seen moving in sync with the sound; and triggered manually in a talk that loses its server.</summary>
 public sealed class VideoJourney(Browser browser) : IClassFixture<Browser>
 {
     private readonly Browser _browser = browser.Fresh();
@@ -15,7 +15,7 @@ public sealed class VideoJourney(Browser browser) : IClassFixture<Browser>
     public async Task A_video_is_laid_shaped_heard_and_shown_by_hand_without_the_server()
     {
         _browser.Made(3, 4);
-        // One that no browser plays as it is: a copy is made of it.
+        // A video that browsers cannot play: a copy is made of it.
         var path = _browser.PathOf("Moth.avi");
         FirstJourney.Output("ffmpeg", "-v", "error", "-y", "-f", "lavfi", "-i", "testsrc=s=320x180:r=25:d=5", "-f", "lavfi", "-i", "sine=330:duration=5:sample_rate=48000", "-c:v", "mpeg4", "-q:v", "4", "-c:a", "mp3", path);
         _browser.Find("input[aria-label='Files to import']").SendKeys(path);
@@ -23,7 +23,7 @@ public sealed class VideoJourney(Browser browser) : IClassFixture<Browser>
         _browser.Lay("Moth", 2);
         _browser.Until(() => _browser.Find("[data-slide='2'] [data-testid=moves]").GetDomAttribute("aria-label") == "Video plays 4.0 s of 4.0 s", "how long it moves");
 
-        // A second of it is left out at its end, and it keeps silent; by keys it goes to the right, and back.
+        // Its last second is trimmed, and it is muted; keys move it to the right and back.
         _browser.Choose("Moth");
         _browser.Type("Out", "3", "0:03.0");
         _browser.Until(() => _browser.Find("[data-slide='2'] [data-testid=moves]").GetDomAttribute("aria-label") == "Video plays 3.0 s of 4.0 s", "the shorter part");
@@ -35,7 +35,7 @@ public sealed class VideoJourney(Browser browser) : IClassFixture<Browser>
         _browser.Button("Muted");
         Assert.Empty(_browser.Axe());
 
-        // Heard from its slide on, its pictures move with the show in the slide's large picture, and stop with it.
+        // Played from its slide on, its pictures move with the show in the slide's large picture, and stop with it.
         _browser.Find("[data-slide='2'] [data-title]").Click();
         _browser.Until(() => _browser.Js<bool>("document.querySelector('video[data-video]')?.readyState >= 2"), "the copy to be there", TimeSpan.FromMinutes(2));
         _browser.Hand.MoveToElement(_browser.Find("[data-slide='2'] img")).Perform();
@@ -45,7 +45,7 @@ public sealed class VideoJourney(Browser browser) : IClassFixture<Browser>
         _browser.Until(() => _browser.Js<bool>("document.querySelector('video[data-video]').paused"), "standing pictures");
         Assert.Empty(_browser.Axe());
 
-        // By hand in a talk, clicked where it lies, the server gone.
+        // Triggered manually in a talk, by a click on it, without the server.
         var id = _browser.Url.Split('/').Last();
         using var http = _browser.Http;
         var show = (await http.GetFromJsonAsync<System.Text.Json.Nodes.JsonObject>($"/api/shows/{id}"))!;
@@ -62,7 +62,7 @@ public sealed class VideoJourney(Browser browser) : IClassFixture<Browser>
         Assert.Empty(_browser.Axe());
         _browser.Find("[data-play]").Click();
         _browser.Until(() => _browser.Js<bool>("document.querySelector('video[data-video]').currentTime > 0.5"), "moving pictures by hand");
-        // Over, it keeps its last picture.
+        // After its end it stays on its last picture.
         _browser.Until(() => _browser.Js<bool>("document.querySelector('video[data-video]').paused && Math.abs(document.querySelector('video[data-video]').currentTime - 3) < 0.05"), "its last picture");
     }
 }

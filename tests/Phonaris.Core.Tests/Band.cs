@@ -2,7 +2,7 @@ using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>Plays pieces of which every beat is known: mono, one voice after the other added up.</summary>
+/// <summary>Plays pieces with known beats: mono, one voice after the other added up.</summary>
 internal sealed class Band(double seconds) : ISoundReader
 {
     private static readonly double[] Roots = [220, 174.6, 261.6, 196];
@@ -14,7 +14,7 @@ internal sealed class Band(double seconds) : ISoundReader
 
     public long Frames => _samples.Length;
 
-    /// <summary>When its beats come, in seconds.</summary>
+    /// <summary>The times of its beats, in seconds.</summary>
     public List<double> Beats { get; } = [];
 
     public void Read(long frame, Span<float> destination)
@@ -29,9 +29,9 @@ internal sealed class Band(double seconds) : ISoundReader
     /// <summary>Plays bars to the end.</summary>
     /// <param name="style">click, drums, waltz, sparse, rolled or pads.</param>
     /// <param name="bpm">The tempo.</param>
-    /// <param name="perBar">Beats to the bar.</param>
-    /// <param name="drift">How the tempo changes along the piece, from 0 to 1.</param>
-    /// <param name="form">Which chords each group of four bars has, round and round.</param>
+    /// <param name="perBar">Beats per bar.</param>
+    /// <param name="drift">The change of tempo along the piece, from 0 to 1.</param>
+    /// <param name="form">The chords of each group of four bars, repeated.</param>
     public Band Play(string style, double bpm, int perBar = 4, Func<double, double>? drift = null, string form = "A")
     {
         var at = 0.37;
@@ -45,7 +45,7 @@ internal sealed class Band(double seconds) : ISoundReader
         return this;
     }
 
-    /// <summary>Sounds that have no beat: a swelling drone, or drops at random.</summary>
+    /// <summary>Sounds without a beat: a drone that swells, or drops at random.</summary>
     public Band Drift(bool drops)
     {
         for (var i = 0; i < _samples.Length && !drops; i++)
@@ -84,7 +84,7 @@ internal sealed class Band(double seconds) : ISoundReader
                 if (beat % 3 != 1) Tone(at, root * (1 + _random.Next(3) * 0.25), gap * 1.5, 0.25, 0.01);
                 break;
             case "rolled":
-                // A broken chord over two beats of the bar, and rest.
+                // A broken chord over two beats of the bar, and a rest.
                 if (inBar < 2) foreach (var half in (int[])[0, 1]) Tone(at + half * gap / 2, root * (1 + 0.25 * (2 * inBar + half)), gap * 2, 0.2);
                 break;
             case "pads":

@@ -2,7 +2,7 @@ using Phonaris.Core.Music;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>Beats of pieces whose beats are known.</summary>
+/// <summary>Beats of pieces with known beats.</summary>
 public sealed class BeatTests
 {
     [Theory]

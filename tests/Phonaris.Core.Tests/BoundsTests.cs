@@ -4,7 +4,7 @@ using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>Every number that can be set is taken at its bounds and refused just beyond them, by edits and by shows that are read.</summary>
+/// <summary>Every numeric setting is accepted at its limits and rejected just beyond them, by edits and by shows that are read.</summary>
 public sealed class BoundsTests
 {
     private const double Hours = 14_400_000, Frames = 48_000;
@@ -13,7 +13,7 @@ public sealed class BoundsTests
 
     private static Duck Duck { get; } = new(150, 400, 800);
 
-    /// <summary>What is set to a number, its bounds, and the least step beyond them.</summary>
+    /// <summary>Numeric settings, their limits, and the smallest step beyond them.</summary>
     public static TheoryData<string, Func<double, Edit>, double, double, double> Bounds => new()
     {
         { "hold", v => new SetHolds([new("s1", (long)v)]), 100, Hours, 1 },
@@ -59,7 +59,7 @@ public sealed class BoundsTests
         { "video rate", v => Video(Shows.Video with { PicturesPerSecond = v }), 0.1, 240, 0.1 },
     };
 
-    /// <summary>What is set to a text or a list, and how long that can be.</summary>
+    /// <summary>Text and list settings, and their greatest lengths.</summary>
     public static TheoryData<string, Func<int, Edit>, int> Longest => new()
     {
         { "title", n => new RenameShow(Text(n)), 200 },

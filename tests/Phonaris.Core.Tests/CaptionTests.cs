@@ -4,7 +4,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>Notes as captions, made to be read.</summary>
+/// <summary>Notes as readable captions.</summary>
 public sealed class CaptionTests
 {
     [Fact]

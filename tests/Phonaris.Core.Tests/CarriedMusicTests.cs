@@ -41,7 +41,7 @@ public class CarriedMusicTests
         Assert.Equal(From.LevelTargets, after.Show.LevelTargets);
         Assert.Equal("Copied 3 cues from May", edit.Sentence(To));
         var laid = after.Show.Cues;
-        // All that is set of a cue comes along, and what it waits for.
+        // All settings of a cue are copied, and the cue it follows.
         Assert.Equal((-9.0, Fade.Of(700), Cue.FillSpan), (laid[1].LevelDb, laid[1].FadeIn, laid[0].Rounds));
         Assert.Equal(CueStart.After(laid[1].Id), laid[2].Start);
         Assert.Equal(2, after.Show.Sounds.Count);

@@ -8,7 +8,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>Each check finds its own and nothing else, and its fixes put it right.</summary>
+/// <summary>Each check finds its own problem and nothing else, and its fixes resolve it.</summary>
 public class ChecksTests
 {
     private const long Second = Frames.PerSecond;
@@ -21,7 +21,7 @@ public class ChecksTests
         _ => Signal.Noise(60 * Second, 0.2, 3),
     });
 
-    /// <summary>Ten slides of 6 s, a bed under all of them, a voice that ends on its slide, and one that is triggered manually: nothing is wrong with it.</summary>
+    /// <summary>Ten slides of 6 s, a bed under all of them, a voice that ends on its slide, and a manual cue: no findings.</summary>
     private static Show Well { get; } = Made();
 
     private static Show Made()
@@ -55,7 +55,7 @@ public class ChecksTests
 
     private static Show Slide(int number, Func<Slide, Slide> change) => Well with { Slides = Well.Slides.SetItem(number - 1, change(Well.Slides[number - 1])) };
 
-    /// <summary>Shows in which one thing is wrong, by the check that is to find it.</summary>
+    /// <summary>Shows with one problem, by the check that must find it.</summary>
     private static Dictionary<string, Show> Wrong { get; } = new()
     {
         ["damaged-sound"] = Well with { Sounds = Well.Sounds.SetItem(0, Well.Sounds[0] with { Figures = Well.Sounds[0].Figures with { MissingFrames = Second } }) },
@@ -95,7 +95,7 @@ public class ChecksTests
     public void Nothing_is_found_where_all_is_well_and_every_check_has_its_case()
     {
         Assert.Empty(Sounds.Findings(Well).Select(f => f.Sentence));
-        // These have tests of their own below.
+        // These have their own tests below.
         Assert.Equal(Checks.All.Select(c => c.Name).Order(), [.. Wrong.Keys.Concat(["missing-sound", "large-sound", "misfit", "audible-join"]).Order()]);
     }
 
@@ -113,7 +113,7 @@ public class ChecksTests
             Assert.DoesNotContain(Sounds.Findings(after.Show), f => f.Check == name);
             Assert.Equal(show, after.Show.Apply(after.Inverse).Show);
         }
-        // Left so, it stays so wherever its slides go, until it is about something else.
+        // An ignored finding stays ignored wherever its slides move, until it is about something else.
         var left = show.Apply(new IgnoreFinding(finding.Key, true)).Show;
         Assert.All(Sounds.Findings(left).Where(f => f.Check == name), f => Assert.True(left.IsIgnored(f)));
         if (Sounds.Findings(left.Apply(new MoveSlides(["s2"], 0)).Show).FirstOrDefault(f => f.Check == name) is { } moved && name is not ("silent-slides" or "missed-aim"))
@@ -176,7 +176,7 @@ public class ChecksTests
         Assert.Empty(Sounds.Findings(after.Show).Select(f => f.Sentence));
         Assert.Equal(show, after.Show.Apply(after.Inverse).Show);
         Assert.Null(Checks.FixAutomatically(after.Show, s => Sounds.Findings(s)));
-        // What is ignored is not touched.
+        // Ignored findings are not fixed.
         var left = show.Apply(new IgnoreFinding(Sounds.Findings(show)[0].Key, true)).Show;
         Assert.Equal(CueStartKind.Hand, left.Apply(Checks.FixAutomatically(left, s => Sounds.Findings(s))!).Show.Cue("h").Start.Kind);
     }
@@ -219,10 +219,10 @@ public class ChecksTests
         var reserved = Rights.Unknown with { Licence = "All rights reserved" };
         foreach (var given in Enum.GetValues<Destination>())
         {
-            // Whatever words are kept as its proof.
+            // Whatever the text of its proof is.
             var rights = reserved with { Proof = "No. 758-3", Clearance = new("758-3", given) };
             foreach (var goes in Enum.GetValues<Destination>()) Assert.Equal(goes <= given ? UsageRight.Yes : UsageRight.Ask, Clearance.Of(rights, goes, isAdapted: false).Answer);
-            // It allows more than the licence does, with the credit that is asked for.
+            // It allows more than the licence, with the required credit.
             Assert.Equal(UsageRight.Credit, Clearance.Of(rights with { Licence = "CC-BY-NC-4.0", Credit = "by Aino" }, given, isAdapted: false).Answer);
         }
         Assert.Equal(UsageRight.Ask, Clearance.Of(reserved with { CataloguePiece = "curtain" }, Destination.Room, isAdapted: false).Answer);
@@ -242,7 +242,7 @@ public class ChecksTests
     [Fact]
     public void A_voice_cut_off_between_two_sentences_is_found()
     {
-        // It speaks from 0 to 3 s and from 4 to 20 s; its slide is over at 3.5 s.
+        // It speaks from 0 to 3 s and from 4 to 20 s; its slide ends at 3.5 s.
         var talk = new Signal(20 * Second, n => n is >= 3 * Second and < 4 * Second ? 0 : Signal.Hash(n, 5, 0.4));
         var sounds = new FakeLoudness(_ => talk);
         var show = Shows.Of(4, 3_500) with { Sounds = [Shows.Sound("talk", talk.Frames, SoundKind.Voice)] };
@@ -250,7 +250,7 @@ public class ChecksTests
         Assert.Equal("Sound talk is cut off between sentences on slide 1 with 16.5 s left.", sounds.Findings(show).Single(f => f.Check == "cut-voice").Sentence);
         var inWord = show.Apply(new SetHolds([new("s1", 2_500)])).Show;
         Assert.Contains("mid-word", sounds.Findings(inWord).Single(f => f.Check == "cut-voice").Sentence);
-        // What is left out is not missed where nothing is said in it.
+        // The cut is not a finding if nothing is said in it.
         var silent = show.Apply(new SetPart("v", 0, 4 * Second)).Show;
         Assert.DoesNotContain("cut-voice", sounds.Findings(silent).Select(f => f.Check));
     }
@@ -279,7 +279,7 @@ public class ChecksTests
     [Fact]
     public void The_limiter_is_told_where_it_has_most_to_do()
     {
-        // Louder within one stretch that is looked at at once: the slide is the one where the sum is highest, whatever comes before it.
+        // Louder within one analysed stretch: the finding is on the slide where the sum is highest, whatever comes before it.
         var show = Shows.Of(6, 1_000) with { Sounds = [Shows.Sound("spot", Second, SoundKind.Spot)] };
         show = show with { Cues = [Shows.Cue("a", "spot", "s1", "s1", Second) with { LevelDb = 15 }, Shows.Cue("c", "spot", "s3", "s3", Second) with { LevelDb = 18 }, Shows.Cue("d", "spot", "s5", "s5", Second) with { LevelDb = 14 }] };
         var finding = Sounds.Findings(show).Single(f => f.Check == "limiter");
@@ -317,7 +317,7 @@ public class ChecksTests
         };
         var finding = Sounds.Findings(show).Single(f => f.Check == "missing-credit");
         Assert.DoesNotContain(Sounds.Findings(show.Apply(new IgnoreFinding(finding.Key, true)).Show), f => f.Check == "missing-credit" && !show.Apply(new IgnoreFinding(finding.Key, true)).Show.IsIgnored(f));
-        // In the presenter's notes nobody in the room sees it.
+        // Credits in the presenter's notes are not shown to the audience.
         var noted = Well with { Sounds = [Well.Sounds[0] with { Rights = Rights.Unknown with { Licence = "CC-BY-4.0", Author = "A" } }, .. Well.Sounds.Skip(1)] };
         noted = noted.Apply(new SetNotes("s1", Credits.Line(noted.Sounds[0]))).Show;
         foreach (var (where, found) in new[] { (Destination.Room, true), (Destination.Web, false) })
@@ -327,7 +327,7 @@ public class ChecksTests
     [Fact]
     public void A_hidden_hotspot_is_found_by_the_keys_that_live_gives()
     {
-        // Nine manual cues over all slides, listed first, and one on slide 2 alone: live that one gets the first key.
+        // Nine manual cues over all slides, listed first, and one on slide 2 alone: when presenting, that one gets the first key.
         var show = Well with { Sounds = [Shows.Sound("spot", Second, SoundKind.Spot)], Cues = [.. Enumerable.Range(0, 9).Select(n => Manual($"w{n}", "s1", "s10")), Manual("own", "s2", "s2")] };
         var hidden = Sounds.Findings(show).Where(f => f.Check == "hotspot" && f.Sentence.StartsWith("Nothing starts", StringComparison.Ordinal)).SelectMany(f => f.CueIds).ToList();
         Assert.DoesNotContain("own", hidden);

@@ -2,15 +2,15 @@ using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>Slow chords that swell and fade at no regular time, one in another, of which a passage comes again: mono.</summary>
+/// <summary>Slow overlapping chords that swell and fade at irregular times, with one passage repeated: mono.</summary>
 internal sealed class Clouds : ISoundReader
 {
     private readonly float[] _samples;
 
-    /// <summary>Plays them.</summary>
+    /// <summary>Renders them.</summary>
     /// <param name="seconds">How long.</param>
-    /// <param name="from">The frame at which a passage begins.</param>
-    /// <param name="to">The frame at which it comes again.</param>
+    /// <param name="from">The frame at which the passage begins.</param>
+    /// <param name="to">The frame at which it is repeated.</param>
     /// <param name="length">How long it is, in frames.</param>
     public Clouds(int seconds, long from, long to, long length)
     {

@@ -4,7 +4,7 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>Cues copied and laid elsewhere.</summary>
+/// <summary>Cues copied and placed elsewhere.</summary>
 public sealed class CueClipTests
 {
     [Fact]
@@ -23,14 +23,14 @@ public sealed class CueClipTests
             Assert.Equal(clip.Cues.Count, laid.Count);
             foreach (var (was, now) in clip.Cues.Zip(laid))
             {
-                // The same but for where it lies: on slides that exist, in order, as far apart as there is room.
+                // The same except for the span: on existing slides, in order, with the same distances where possible.
                 var (first, last) = after.Indices(now.Span!);
                 Assert.Equal(Math.Min(was.More, to.Slides.Count - 1 - first), last - first);
                 Assert.Equal((was.Cue.LevelDb, was.Cue.FadeIn, was.Cue.InFrame, was.Cue.OutFrame, was.Cue.Speed), (now.LevelDb, now.FadeIn, now.InFrame, now.OutFrame, now.Speed));
                 Assert.Equal(was.Sound.Media, after.Sound(now.SoundId).Media);
                 if (was.Cue.Start.Kind is CueStartKind.Hand or CueStartKind.End) Assert.Equal(was.Cue.Start.Kind, now.Start.Kind);
             }
-            // A sound that is there is not imported again.
+            // An existing sound is not imported again.
             Assert.Equal(after.Sounds.Select(s => s.Media).Distinct().Count(), after.Sounds.Count);
         });
 

@@ -7,7 +7,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>How cues lie among each other: chains, handovers, room for voices, ends; and what is said of them.</summary>
+/// <summary>How cues interact: chains, crossfades, ducking, ends, and their findings.</summary>
 public class CueShapesTests
 {
     private const long Second = Frames.PerSecond;
@@ -25,7 +25,7 @@ public class CueShapesTests
         var circle = Assert.Throws<RuleException>(() => show.Apply(new SetStart("one", CueStart.After("two"))));
         Assert.Equal(("start", "These cues would wait for each other: Sound a after Sound b after Sound a."), (circle.Field, circle.Message));
 
-        // Without what it waited for, it starts with its slide; and told so, and taken back.
+        // Without the cue it followed, it starts with its slide; the edit says so and can be undone.
         var gone = new RemoveCue("one");
         Assert.Equal("Removed Sound a from slide 1. Now starting with their slides: Sound b", gone.Sentence(show));
         var (without, inverse) = show.Apply(gone);
@@ -64,20 +64,20 @@ public class CueShapesTests
             Shows.Cue("two", "b", "s3", "s4", 60 * Second, Cue.FillSpan) with { HandoverMs = 2000 });
         var schedule = Schedule.Of(show);
         var (one, two) = (schedule.Cues[0], schedule.Cues[1]);
-        // They meet at 8 s; the first sounds on for two more.
+        // They meet at 8 s; the first plays for two more seconds.
         Assert.Equal((10 * Second, 8 * Second, "one"), (one.EndFrame, two.StartFrame, two.CrossfadesFrom));
         for (var at = 8 * Second; at < 10 * Second; at += 999)
             Assert.Equal(1, Math.Pow(one.GainAt(at - one.StartFrame), 2) + Math.Pow(two.GainAt(at - two.StartFrame), 2), 1e-3);
         Assert.Empty(Clashes(show));
 
-        // Extended, it is replaced all the same; the explanation says what would fix that.
+        // Extended, it is still replaced; the explanation names the fix.
         show = show.Apply(new SetSpan("one", new("s1", "s4"))).Show;
         Assert.Equal(10 * Second, Schedule.Of(show).Cues[0].EndFrame);
         var clash = Assert.Single(Clashes(show));
         Assert.Equal(("s3", "Sound a overlaps Sound b on slide 3.", "End Sound a with slide 2"), (clash.SlideId, clash.Sentence, clash.Fixes[0].Words));
         Assert.Equal("s2", show.Apply(clash.Fixes[0].Edit).Show.Cue("one").Span!.Last);
 
-        // What has no more to sound cannot sound on.
+        // A sound at its end cannot play on.
         show = show.Apply(new SetRounds("one", 1)).Show.Apply(new SetPart("one", 0, 8 * Second)).Show;
         Assert.Equal((8 * Second, null), (Schedule.Of(show).Cues[0].EndFrame, Schedule.Of(show).Cues[1].CrossfadesFrom));
     }
@@ -88,7 +88,7 @@ public class CueShapesTests
     public void A_handover_is_even_whether_its_two_sides_are_alike_or_not(string later)
     {
         var show = With(Shows.Of(4), ("a", SoundKind.Bed, 60), ("b", SoundKind.Bed, 60));
-        // The second goes on from where the first leaves off: of the same music, both play the very same from 8 to 10 s.
+        // The second continues where the first stops: with the same music, both play the same from 8 to 10 s.
         show = Place(
             show,
             Shows.Cue("one", "a", "s1", "s2", 60 * Second),
@@ -97,11 +97,11 @@ public class CueShapesTests
         Assert.Equal("one", schedule.Cues[1].CrossfadesFrom);
         var mix = new float[2 * schedule.TotalFrames];
         new Mixer(schedule, s => Signal.Noise(60 * Second, 0.3, s.Media == show.Sound("a").Media ? 1u : 2u)).Render(0, mix);
-        // A tenth of a second of noise tells its loudness to within a few hundredths of a decibel.
+        // The loudness of a tenth of a second of noise is accurate to a few hundredths of a decibel.
         var steady = Rms(4 * Second);
         for (var at = 15 * Second / 2; at < 21 * Second / 2; at += Second / 10)
             Assert.InRange(20 * Math.Log10(Rms(at) / steady), -0.3, 0.3);
-        // Soloed, the later fades in by itself.
+        // Soloed, the later bed fades in alone.
         new Mixer(schedule.Only(new HashSet<string> { "two" }), _ => Signal.Noise(60 * Second, 0.3, 2u)).Render(0, mix);
         Assert.InRange(Rms(12 * Second) / steady, 0.95, 1.05);
 
@@ -128,11 +128,11 @@ public class CueShapesTests
     {
         var show = With(Shows.Of(5), ("bed", SoundKind.Bed, 60), ("voice", SoundKind.Voice, 2));
         show = Place(show, Shows.Cue("b", "bed", "s1", "s5", 60 * Second), Shows.Cue("v", "voice", "s3", "s3", 2 * Second));
-        // The voice sounds from 8 to 10 s; the bed is 8 LU louder than it is to be then.
+        // The voice plays from 8 to 10 s; the bed is 8 LU louder than its target under voices.
         Assert.Equal([(7.85, 0), (8.0, -8), (10.4, -8), (10.8, -4), (11.2, 0)], Db(7.85, 8, 10.4, 10.8, 11.2));
         Assert.Equal([(7.8, 0), (11.3, 0)], Db(7.8, 11.3));
 
-        // Another soon after: the way up turns round where the way down of the next meets it.
+        // Another voice soon after: the release turns around where the attack of the next one crosses it.
         show = Place(show, Shows.Cue("w", "voice", "s3", "s3", 2 * Second) with { DelayMs = 2800 });
         var (lowest, highest) = (Enumerable.Range(8000, 2300).Min(ms => At(ms / 1000.0)), Enumerable.Range(10_000, 1000).Max(ms => At(ms / 1000.0)));
         Assert.Equal(-8, lowest, 0.01);
@@ -164,13 +164,13 @@ public class CueShapesTests
     [Fact]
     public void A_section_loops_and_the_rest_plays_before_and_after_it()
     {
-        // A ramp, so that each sample tells where in the sound it is from. Seams are a quarter of the part: half a second.
+        // A ramp, so that each sample gives its position in the sound. Crossfades take a quarter of the loop: half a second.
         const long frames = 8 * Second;
         var sound = new Signal(frames, n => (float)n / frames);
         var show = With(Shows.Of(1, 12_000), ("a", SoundKind.Spot, 8));
         show = Place(show, Shows.Cue("c", "a", "s1", "s1", frames, 3) with { LoopPart = new(2 * Second, 2 * Second + 9600) });
         var cue = Assert.Single(Schedule.Of(show).Cues);
-        // Rounds of 0.2 s with seams of 0.05 s.
+        // Repeats of 0.2 s with crossfades of 0.05 s.
         Assert.Equal((2400, 7200), (cue.SeamFrames, cue.PeriodFrames));
         Assert.Equal([2 * Second + 7200, 2 * Second + 14_400], cue.EditPoints());
         Assert.Equal(frames + 2 * 7200, cue.LengthFrames);
@@ -218,7 +218,7 @@ public class CueShapesTests
         show = show.Apply(new SetHidden([new("s2", true)])).Show;
         Assert.Equal([(false, "This slide is hidden, so nothing plays on it.")], Said("s2"));
 
-        // Each fix can be taken.
+        // Each fix can be applied.
         foreach (var slide in show.Slides)
             foreach (var line in Explanation.Of(TimedShow.Of(show), slide.Id).Where(l => l.Fix is not null)) Assert.NotEqual(show, show.Apply(line.Fix!.Edit).Show);
 
@@ -243,7 +243,7 @@ public class CueShapesTests
         Assert.Equal([new Span("s5", "s5"), new Span("s6", "s7")], here.Cues.Skip(2).Select(c => c.Span));
         Assert.Equal((here.Cues[2].Id, -9, 2), (here.Cues[3].Start.CueId, here.Cues[3].LevelDb, here.Sounds.Count));
 
-        // In another show, at its end: the sounds come along, what does not fit lies on the last slide.
+        // In another show, at its end: the sounds are copied, and what does not fit is placed on the last slide.
         var other = Shows.Of(2);
         var there = other.Apply(clip.ToEdit(other, "s2", () => $"n{n++}")).Show;
         Assert.Equal((2, "Sound b", new Span("s2", "s2")), (there.Sounds.Count, there.Sound(there.Cues[1].SoundId).Name, there.Cues[1].Span));
@@ -258,7 +258,7 @@ public class CueShapesTests
         foreach (var made in Preset.Own)
         {
             var after = show.Apply(made.ToEdit(show, "c")).Show;
-            // A voice stays on its slide by itself.
+            // A voice stays on its slide by default.
             Assert.Equal(made.Id == "one", plain == after.Cue("c"));
             Assert.Equal(plain with { Span = after.Cue("c").Span }, after.Apply(Preset.ToEdit(after, null, ["c"])).Show.Cue("c"));
         }
@@ -266,7 +266,7 @@ public class CueShapesTests
         var shaped = show.Apply(new SetFit("c", new(FitMethod.Recut))).Show.Apply(new SetDuck("c", Duck.Usual with { HoldMs = 900 })).Show;
         Assert.Equal(plain, shaped.Apply(Preset.ToEdit(shaped, null, ["c"])).Show.Cue("c"));
 
-        // Several get them at once, and are undone at once.
+        // Several cues get it at once, and a single undo reverts it.
         show = show.Apply(new PlaceCue(plain with { Id = "d", Span = new("s4", "s4") }, 1)).Show;
         var both = show.Apply(Preset.ToEdit(show, Preset.Own[0], ["c", "d"]));
         Assert.All(both.Show.Cues, c => Assert.Equal(new("s1", "s5"), c.Span));

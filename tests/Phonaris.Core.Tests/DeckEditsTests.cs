@@ -4,7 +4,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>What becomes of spans, sections and starts when the deck is worked on.</summary>
+/// <summary>How spans, sections and starts change when the deck is edited.</summary>
 public class DeckEditsTests
 {
     [Theory]
@@ -28,7 +28,7 @@ public class DeckEditsTests
         Assert.Equal(["a", "b"], show.Sections.Select(s => s.Id));
         Assert.Equal("Talk", show.SectionOf("s6")!.Name);
         Assert.Equal(["s1", "s2"], show.SlidesOf(show.Sections[0]));
-        // Its first slide gone, a section begins with the next; all of its slides gone, it is gone.
+        // When its first slide is removed, a section begins with the next; without slides it disappears.
         Assert.Equal("s2", show.Apply(new RemoveSlides(["s1"])).Show.Sections[0].First);
         Assert.Equal("b", Assert.Single(show.Apply(new RemoveSlides(["s1", "s2"])).Show.Sections).Id);
         Assert.Equal(["s4", "s2"], show.Apply(new MoveSlides(["s1", "s3"], 6)).Show.Sections.Select(s => s.First).Order().Reverse());
@@ -43,7 +43,7 @@ public class DeckEditsTests
         Assert.Equal([4000L * 48], Starts(show));
         var stepped = show.Apply(new SetStart("c", CueStart.WithStep("p2"))).Show.Apply(new SetDelay("c", 250)).Show;
         Assert.Equal([(4000L + 1500 + 250) * 48], Starts(stepped));
-        // Without a time of its own a step has an even share of the hold; one that is gone counts as its slide.
+        // A step without a time has an even share of the hold; a removed step counts as its slide.
         Assert.Equal([(4000L + 2666) * 48], Starts(show.Apply(new SetStart("c", CueStart.WithStep("p3"))).Show));
         Assert.Equal([(4000L + 250) * 48], Starts(stepped.Apply(new SetSteps("s2", Step.Whole("s2"))).Show));
 
@@ -87,7 +87,7 @@ public class DeckEditsTests
         Assert.Equal(["“Night Air” by Aino (CC-BY-4.0)"], Credits.Of(show));
         var drawn = show.WithCardsDrawn().Slides[1].Picture;
         Assert.Contains("Night Air", string.Concat(drawn.Drawing!.Shapes.SelectMany(s => s.Text?.Paragraphs ?? []).SelectMany(p => p.Runs).Select(r => r.Text)));
-        // Another word, another picture; a sound that lies nowhere is not credited.
+        // Another text, another picture; a sound without a cue is not credited.
         var other = show.Apply(new SetRights("a", show.Sound("a").Rights with { Credit = "Night Air, with thanks to Aino" })).Show;
         Assert.NotEqual(drawn.Key, other.WithCardsDrawn().Slides[1].Picture.Key);
         Assert.Empty(Credits.Of(show.Apply(new SetSpan("c", null)).Show));

@@ -9,7 +9,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>A first soundtrack, proposed of sounds that are not used.</summary>
+/// <summary>A first draft of a soundtrack from unused sounds.</summary>
 public class DraftTests
 {
     private const long Second = Frames.PerSecond;
@@ -43,7 +43,7 @@ public class DraftTests
         var draft = Draft.Of(show, new HashSet<string>(), Nothing, Ids());
         Assert.Equal(["Rec 112", "Rec 113", "Rec 119", "Rec 120"], draft.Cues.Select(c => c.Name));
         Assert.Equal(["s1", "s2", "s3", "s4"], draft.Cues.Select(c => c.First));
-        // One fewer, and nobody knows which slide has none.
+        // With one fewer, it is ambiguous which slide has none.
         draft = Draft.Of(show, new HashSet<string> { show.Sounds[0].Id }, Nothing, Ids());
         Assert.Equal((0, 3), (draft.Cues.Count, draft.LeftOut.Count));
     }
@@ -61,7 +61,7 @@ public class DraftTests
             ["the slide stays a moment longer than it", "it starts after the voice before it, and the slide stays long enough for both", "the slide stays long enough for it"],
             draft.Cues.Select(c => c.Why[(c.Why.IndexOf(',', StringComparison.Ordinal) + 2)..]));
 
-        // One that lies there already counts as far as it is heard: three seconds of it, at half the speed, after one second.
+        // An existing cue counts as far as it is heard: three seconds of it, at half speed, after one second.
         var said = show with { Sounds = [.. show.Sounds, Named("before.wav", 30)] };
         said = said with { Cues = [Shows.Cue("c", "before.wav", "s2", "s2", 3 * Second) with { Speed = 0.5, DelayMs = 1000 }] };
         draft = Draft.Of(said, new HashSet<string> { "2b.wav" }, Nothing, Ids());
@@ -72,7 +72,7 @@ public class DraftTests
     public void Forty_recordings_go_to_their_slides_and_three_beds_lie_from_the_first_to_the_last()
     {
         var sounds = Enumerable.Range(1, 40).Select(n => Named($"{n:00} said.wav", 2 + n % 3)).ToList();
-        // One was taken for an effect, being short.
+        // A short sound was taken for a spot.
         sounds[5] = sounds[5] with { Kind = SoundKind.Spot, Figures = sounds[5].Figures with { VoiceLikeness = 0.7 } };
         // A drone without a beat, a piece with one, and one whose end fades out.
         var (drone, piece, ending) = (new Band(40).Drift(false), new Band(45).Play("drums", 120, form: "AB"), new Band(42).Play("click", 100));
@@ -84,13 +84,13 @@ public class DraftTests
         Assert.Empty(draft.LeftOut);
         Assert.All(draft.Cues.Where(c => c.Kind != SoundKind.Bed), c => Assert.Equal($"s{int.Parse(draft.Show.Sound(c.SoundId).FileName[..2], null)}", c.First));
         Assert.All(draft.Show.Slides, s => Assert.Equal((draft.Show.Sound(draft.Show.Cue(s.StaysFor!).SoundId).Frames / Frames.PerMs) + Draft.BreathMs, s.HoldMs));
-        // The loop that people wait by has the calm one, the end that which ends; side by side they cover every slide.
+        // The waiting loop has the calm bed, the end has the one that ends; together they cover every slide.
         var beds = draft.Cues.Where(c => c.Kind == SoundKind.Bed).ToList();
         Assert.Equal([("drone", "s1", "s3"), ("piece", "s4", beds[1].Last), ("ending", beds[2].First, "s40")], beds.Select(b => (b.SoundId, b.First, b.Last)));
         Assert.Equal(draft.Show.SlideIndex(beds[1].Last) + 1, draft.Show.SlideIndex(beds[2].First));
         Assert.All(beds.Skip(1), b => Assert.NotNull(draft.Show.Cue(b.CueId).Fit));
 
-        // One undo; levels come with it, and nothing is too loud.
+        // A single undo, including levels, and nothing is too loud.
         var heard = new FakeLoudness(s => music.Open(s.Media));
         var (after, inverse) = show.Apply(draft.ToEdit(TimedShow.Of(draft.Show, music.Known.Listened), heard)!);
         Assert.All(after.Cues, c => Assert.True(c.Follows));
@@ -158,7 +158,7 @@ public class DraftTests
         return () => $"new{n++}";
     }
 
-    /// <summary>Music that is listened to as it is asked for.</summary>
+    /// <summary>Music that is analysed on demand.</summary>
     private sealed class Music(Func<string, ISoundReader> open)
     {
         private readonly Dictionary<string, Piece> _pieces = [];

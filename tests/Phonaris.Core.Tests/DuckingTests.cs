@@ -8,12 +8,12 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>Beds are ducked under voices: where they really speak, and as far as they are too loud for them.</summary>
+/// <summary>Beds are ducked where voices really speak, and as far as they are too loud for them.</summary>
 public class DuckingTests
 {
     private const long Second = Frames.PerSecond;
 
-    /// <summary>A voice of 10 s that speaks from 2 to 4, with a breath of a tenth in it, and from 7 to 8.</summary>
+    /// <summary>A voice of 10 s that speaks from 2 to 4, with a pause of a tenth of a second in it, and from 7 to 8.</summary>
     private static Signal Voice { get; } = new(10 * Second, n => (n / (Second / 10)) is (>= 20 and < 30) or (>= 31 and < 40) or (>= 70 and < 80) ? Signal.Hash(n, 4, 0.5) : Signal.Hash(n, 5, 0.0005));
 
     /// <summary>A bed that is 12 dB louder in its second half.</summary>
@@ -44,7 +44,7 @@ public class DuckingTests
             Assert.Equal(from, stretch.FromFrame / (double)Second, 0.06);
             Assert.Equal(to, stretch.ToFrame / (double)Second, 0.06);
         }
-        // What is too short to tell is all voice; silence is none.
+        // A sound too short to analyse counts as speech; silence does not.
         Assert.Equal(Second / 4, Assert.Single(LoudnessTrack.Of(Signal.Noise(Second / 4, 0.2, 3), CancellationToken.None).Spoken).ToFrame);
         Assert.Empty(LoudnessTrack.Of(new Signal(Second, _ => 0), CancellationToken.None).Spoken);
     }
@@ -54,7 +54,7 @@ public class DuckingTests
     {
         var show = Made() with { Sounds = [.. Made().Sounds, Shows.Sound("screen", 10 * Second, SoundKind.Video) with { Video = Shows.Video with { HasSound = false } }] };
         show = show with { Cues = [.. show.Cues, Shows.Cue("m", "screen", "s2", "s2", 10 * Second) with { Video = new(0, 0, 1, 1) }, Shows.Cue("n", "screen", "s1", "s1", 10 * Second) with { Video = new(0, 0, 1, 1) }] };
-        // Whether it was listened to or not.
+        // Whether it was analysed or not.
         foreach (var listened in new[] { Sounds.Listened(), Listened.Nothing })
         {
             var (with, without) = (Schedule.Of(show, listened), Schedule.Of(Made(), listened));
@@ -63,7 +63,7 @@ public class DuckingTests
         }
         Assert.DoesNotContain("voices-together", Sounds.Findings(show).Select(f => f.Check));
         Assert.DoesNotContain(MusicUsed.Of(TimedShow.Of(show)).Uses, u => u.Title == "Sound screen");
-        // A cue that is muted and manual is heard by nobody either.
+        // A muted manual cue is not heard either.
         var muted = Made() with { Cues = [.. Made().Cues, Shows.Cue("h", "bed", "s1", "s1", Second) with { Start = CueStart.ByHand, Muted = true }] };
         Assert.Equal(MusicUsed.Of(TimedShow.Of(Made())), MusicUsed.Of(TimedShow.Of(muted)));
         Assert.DoesNotContain(TimingSheet.Of(TimedShow.Of(muted)).Slides.SelectMany(s => s.Sounds), s => s.ByHand);
@@ -79,15 +79,15 @@ public class DuckingTests
         Assert.Equal(first, Db(show, 2.1), 0.01);
         Assert.Equal(0, Db(show, 6), 0.01);
         Assert.Equal(first, Db(show, 7.5), 0.3);
-        // In its louder half it goes 12 dB deeper: under both voices it comes to the same.
+        // In its louder half it ducks 12 dB deeper: under both voices the level is the same.
         Assert.Equal(-12, second - first, 0.3);
         Assert.Equal(LevelTargets.Web.BedUnderVoiceLufs, Under(show, 2.5, 3.9), 0.5);
         Assert.Equal(LevelTargets.Web.BedUnderVoiceLufs, Under(show, 22.5, 23.9), 0.5);
-        // A quiet one is not moved, nor is one whose voice asks for none; one that asks for so much gets it.
+        // A quiet bed is not ducked, nor one under a voice that does not duck; a voice with a fixed depth gets it.
         Assert.Equal(0, Db(Made(-20), 3), 0.01);
         Assert.Equal((0, second), (Db(show.Apply(new SetDucks("v", false)).Show, 3), Db(show.Apply(new SetDucks("v", false)).Show, 23)));
         Assert.Equal(-20, Db(show.Apply(new SetDuck("v", new(150, 400, 800, 20))).Show, 3), 0.01);
-        // In its own time: 1 s down, held for 2.
+        // With its own times: 1 s attack, 2 s hold.
         var slow = show.Apply(new SetShowDuck(new(1000, 2000, 500, 6))).Show;
         Assert.Equal([(1.5, -3), (3, -6), (5.9, -6), (6.0, -6)], new[] { 1.5, 3, 5.9, 6.0 }.Select(s => (s, Math.Round(Db(slow, s), 0) + 0.0)));
     }
@@ -133,7 +133,7 @@ public class DuckingTests
         var (bed, voice) = (plan.Cues.Single(c => c.CueId == "b"), plan.Cues.Single(c => c.CueId == "v"));
         Assert.Equal([2.0, 7.0], voice.Duck!.Spoken!.Select(s => Math.Round(s.FromMs / 1000.0, 0)));
         Assert.Equal((150, 400, 800, null), (voice.Duck.AttackMs, voice.Duck.HoldMs, voice.Duck.ReleaseMs, voice.Duck.DepthDb));
-        // Both halves taken together: between what each asks for.
+        // Both halves together: between the two depths.
         Assert.InRange(bed.OverDb, -Db(show, 3), -Db(show, 23));
         Assert.Equal((null, 0), (bed.Duck, voice.OverDb));
         Assert.Null(LivePlan.Of(TimedShow.Of(show.Apply(new SetDucks("v", false)).Show, Sounds.Listened())).Cues.Single(c => c.CueId == "v").Duck);
@@ -148,7 +148,7 @@ public class DuckingTests
         var after = ShowLevels.Of(TimedShow.Of(louder, Sounds.Listened()), Sounds);
         Assert.Equal(Math.Min(louder.LevelTargets.WholeLufs, after.Whole.IntegratedLufs!.Value), after.Whole.IntegratedLufs!.Value, 0.1);
         Assert.True(after.Peaks.SumPeakDbtp <= louder.LevelTargets.TruePeakDbtp);
-        // As far as it goes up, all do, what beds are ducked by as well.
+        // Both are raised as far as the limit, including the ducking.
         Assert.Equal(louder.GainDb, after.Whole.IntegratedLufs!.Value - levels.Whole.IntegratedLufs!.Value, 0.1);
         Assert.Null(WholeGain.Of(louder, after));
     }

@@ -2,7 +2,7 @@ using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>The signals of EBU Tech 3341 (loudness and true peak) and 3342 (loudness range) that can be synthesised, with their tolerances.</summary>
+/// <summary>The signals of EBU Tech 3341 (loudness and true peak) and 3342 (loudness range) that can be synthesized, with their tolerances.</summary>
 public class EbuSignalsTests
 {
     private const int Rate = 48_000;
@@ -17,7 +17,7 @@ public class EbuSignalsTests
     {
         Assert.InRange(number, 1, 5);
         Assert.Equal(lufs, Meter(Tones(tones)).IntegratedLufs()!.Value, 0.1);
-        // The same at another rate, with coefficients worked out for it.
+        // The same at another rate, with coefficients computed for it.
         var other = new LoudnessMeter(44_100);
         other.Add(Tones(tones, 44_100));
         Assert.Equal(lufs, other.IntegratedLufs()!.Value, 0.1);
@@ -41,7 +41,7 @@ public class EbuSignalsTests
     [InlineData(8, 5, 2)]
     public void Low_frequency_effects_do_not_count_and_those_at_the_sides_count_more(int channels, int plain, int sides)
     {
-        // The same tone on all of them: as many as weigh 1, and 1.41 for each at the sides.
+        // The same tone on all channels: as many as have weight 1, and 1.41 for each surround channel.
         var samples = new float[5 * Rate * channels];
         for (var i = 0; i < samples.Length; i++) samples[i] = (float)(0.1 * Math.Sin(Math.Tau * 997 * (i / channels) / Rate));
         var meter = new LoudnessMeter(Rate, channels);
@@ -102,7 +102,7 @@ public class EbuSignalsTests
         var limited = Enumerable.Range(0, wide).Select(i => Limited(fine, i)).ToArray();
         var samples = new float[wide / 4 * 2];
         for (var i = 0; i < wide / 4; i++) samples[2 * i] = samples[2 * i + 1] = (float)limited[4 * i + offset];
-        // Limiting the band makes the seam swing over a little: the peak to be found is that of the wave before samples were taken.
+        // Band limiting overshoots a little at the transition: the peak to find is that of the signal before sampling.
         Assert.InRange(Peak(samples) - 20 * Math.Log10(limited.Max(Math.Abs)), -0.4, 0.2);
     }
 
@@ -128,7 +128,7 @@ public class EbuSignalsTests
 
     private static LoudnessMeter Meter(float[] samples)
     {
-        // In uneven blocks, as they come from a decoder.
+        // In uneven blocks, as from a decoder.
         var meter = new LoudnessMeter(Rate);
         for (var at = 0; at < samples.Length; at += 7_000) meter.Add(samples.AsSpan(at, Math.Min(7_000, samples.Length - at)));
         return meter;
@@ -141,7 +141,7 @@ public class EbuSignalsTests
         return meter.End()!.Value;
     }
 
-    /// <summary>Stereo tones of 1 kHz, <c>seconds:dBFS</c> each, their phase running on.</summary>
+    /// <summary>Stereo tones of 1 kHz, <c>seconds:dBFS</c> each, with continuous phase.</summary>
     private static float[] Tones(string parts, int rate = Rate)
     {
         List<float> samples = [];
@@ -158,7 +158,7 @@ public class EbuSignalsTests
         return [.. samples];
     }
 
-    /// <summary>Swells in and out, so that only the tone itself is measured.</summary>
+    /// <summary>Fades in and out, so that only the tone itself is measured.</summary>
     private static double Swell(int i, int length) => Math.Min(1, Math.Min(i, length - i) / (length / 10.0));
 
     /// <summary>A sample of a signal limited to a quarter of its band, by a windowed sinc of 40 zero crossings.</summary>

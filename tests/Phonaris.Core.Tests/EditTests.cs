@@ -62,14 +62,14 @@ public class EditTests
         Gen.Select(Shows.Any, Gen.Int, Gen.Int).Sample((show, one, other) =>
         {
             var (a, b) = (RandomEdits.Any(show, new Random(one)), RandomEdits.Any(show, new Random(other)));
-            // Refused in one order or in both, it is told.
+            // Rejected in one order or in both, it is reported.
             if (Try(show, a) is not { } afterA || Try(show, b) is not { } afterB || Touches.Collide(a.Touches(show), b.Touches(show))) return;
-            // Nor may the one be refused because of what it did not touch.
+            // Nor may one be rejected because of something it did not touch.
             var (ab, ba) = (Try(afterA, b), Try(afterB, a));
             if (ab is null || ba is null) return;
             Assert.True(Listed(ab) == Listed(ba), $"{a} and {b} touch {string.Join(' ', a.Touches(show))} and {string.Join(' ', b.Touches(show))}");
 
-            // In which order sounds and cues were imported is of no account.
+            // The order in which sounds and cues were added does not matter.
             static Show Listed(Show of) => of with { Sounds = [.. of.Sounds.OrderBy(s => s.Id)], Cues = [.. of.Cues.OrderBy(c => c.Id)] };
         }, iter: 8_000);
 
@@ -133,7 +133,7 @@ public class EditTests
         Assert.False(Touches.Collide(other.Touches(show), fade.Touches(show)));
     }
 
-    /// <summary>What must hold of every show: spans in order, and a schedule within its bounds.</summary>
+    /// <summary>Invariants of every show: spans in order, and a schedule within its limits.</summary>
     private static void AssertSound(Show show)
     {
         show.Validated();
@@ -153,7 +153,7 @@ public class EditTests
         }
     }
 
-    /// <summary>No cue waits, over however many others, for itself.</summary>
+    /// <summary>No cue waits, directly or through others, for itself.</summary>
     private static void AssertEnds(Show show, string cueId)
     {
         string? waitsFor = cueId;

@@ -7,20 +7,20 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>Made-up sounds that are listened to: keeps what was measured, and counts what was listened to for it.</summary>
+/// <summary>Loudness of made-up sounds: stores measurements and counts how often sounds were read for them.</summary>
 /// <param name="open">Opens what a cue plays.</param>
 internal sealed class FakeLoudness(Func<SoundSource, ISoundReader> open) : ILoudness
 {
     private readonly ConcurrentDictionary<object, object> _kept = new();
     private int _measured;
 
-    /// <summary>How often two sounds were listened to together.</summary>
+    /// <summary>How often two sounds were measured together.</summary>
     public int Measured => _measured;
 
-    /// <summary>What is known of them.</summary>
+    /// <summary>The analyses.</summary>
     public Listened Listened(FitOf? fit = null) => new(fit, media => TrackOf(new(media, 1)));
 
-    /// <summary>What checks find in a show of them.</summary>
+    /// <summary>The findings of checks in a show with these sounds.</summary>
     public ValueList<Finding> Findings(Show show, FitOf? fit = null, SoundFiles? files = null) =>
         Checks.Of(new(TimedShow.Of(show, Listened(fit)), this, files ?? new(new Dictionary<string, string>(), _ => 1_000)));
 

@@ -8,14 +8,14 @@ using Phonaris.Core.Signal;
 namespace Phonaris.Core.Tests;
 
 /// <summary>
-/// What is found in a few known pieces and what their fits come to, compared with a record (<c>fits.txt</c>). The other tests say what a good fit must be; this one
-/// notices every change of the arithmetic behind it. A change for the better writes the record again, and its difference is reviewed like code.
+/// The analysis of a few known pieces and the results of their fits, compared with a record (<c>fits.txt</c>). The other tests define a good fit; this one
+/// detects every change of the calculation behind it. An intended change writes the record again, and the difference is reviewed like code.
 /// </summary>
 public sealed class FitRecordTests
 {
     private const long Second = Frames.PerSecond;
 
-    /// <summary>By what numbers may differ on another machine: 2 ms, two thousandths of a cost.</summary>
+    /// <summary>The tolerances on another machine: 2 ms, two thousandths of a cost.</summary>
     private const double Tolerance = 0.002;
 
     private static Dictionary<string, ISoundReader> Pieces { get; } = new()
@@ -25,7 +25,7 @@ public sealed class FitRecordTests
         ["Sparse at 72, 40 s"] = new Band(40).Play("sparse", 72),
         ["Broken chords of five beats at 88, 36 s"] = new Band(36).Play("rolled", 88, 5, form: "ABAC"),
         ["Clouds without a beat, a passage again, 60 s"] = new Clouds(60, 15 * Second, 36 * Second, 8 * Second),
-        // So long that two moments are compared as one.
+        // The length over which two moments are compared.
         ["Clouds, 200 s"] = new Clouds(200, 40 * Second, 120 * Second, 30 * Second),
     };
 
@@ -80,7 +80,7 @@ public sealed class FitRecordTests
         }
     }
 
-    /// <summary>Of each number that tells how a moment sounds: its mean, and by how much it changes from moment to moment.</summary>
+    /// <summary>For each feature: its mean, and its mean change from moment to moment.</summary>
     private static string Means(FeatureTrack track)
     {
         var numbers = new float[track.Count * FeatureTrack.Size];
@@ -93,7 +93,7 @@ public sealed class FitRecordTests
 
     private static string Number(double number) => number.ToString("0.000", CultureInfo.InvariantCulture);
 
-    /// <summary>Whether two lines say the same, and their numbers differ by no more than the tolerance.</summary>
+    /// <summary>Whether two lines are equal except for numbers within the tolerance.</summary>
     private static bool IsSame(string recorded, string now)
     {
         var (before, after) = (recorded.Split(' '), now.Split(' '));

@@ -13,7 +13,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>Pieces made as long as wanted, by each method.</summary>
+/// <summary>Pieces fitted to lengths by each method.</summary>
 public sealed class FitTests
 {
     private const long Second = Frames.PerSecond;
@@ -35,7 +35,7 @@ public sealed class FitTests
             Assert.Equal((length, length), (fitted.Cut!.Frames, cut.Frames));
             Assert.Equal(Read(sound, 0, bars), Read(cut, 0, bars));
             Assert.Equal(Read(sound, sound.Frames - bars, bars), Read(cut, length - bars, bars));
-            // In one go or in pieces, it is the same.
+            // In one go or in parts, it is the same.
             var whole = Read(cut, length / 3, 5000);
             Assert.Equal(whole[..2468], Read(cut, length / 3, 1234));
             Assert.All(fitted.EditPoints, j => Assert.InRange(j.Percentile, 0, 15));
@@ -43,7 +43,7 @@ public sealed class FitTests
             Assert.All(passages.Zip(passages.Skip(1)), p => Assert.True(p.Second - p.First >= bars * 0.98));
         }
         Assert.InRange(refused, 0, 2);
-        // What it keeps for the next length is weighed.
+        // Its cached results are measured in bytes.
         Assert.InRange(fitter.Bytes, unused + 100_000, 20_000_000);
 
         Fitted? Tried(long length)
@@ -72,7 +72,7 @@ public sealed class FitTests
             Assert.All(fitted.EditPoints, edit => Assert.True(Same(edit), $"{edit.FromFrame / 48_000.0:0.00} s to {edit.ToFrame / 48_000.0:0.00} s"));
         }
 
-        // The same part of the form, and the same beat of it; the end of a part also leads where another begins like the one it led to.
+        // The same part of the form, and the same beat of it; the end of a part may also lead to another that begins like its successor.
         static bool Same(EditPoint edit)
         {
             var (from, to) = (Place(edit.FromFrame), Place(edit.ToFrame));
@@ -86,7 +86,7 @@ public sealed class FitTests
         }
     }
 
-    /// <summary>Music without a beat in which a passage comes again, at places that no grid knows of.</summary>
+    /// <summary>Music without a beat in which a passage is repeated, at positions off any grid.</summary>
     [Theory]
     [InlineData(21.137, 48.514), InlineData(24.861, 61.093), InlineData(26.4, 35.718)]
     public void A_passage_that_comes_again_off_every_grid_is_found_and_joined_to_the_sample(double first, double second)
@@ -102,7 +102,7 @@ public sealed class FitTests
             Assert.Equal(to - from, entered - left);
             Assert.InRange(left, from + Second, from + length - Second);
             Assert.InRange(edit.Percentile, 0, 0.1);
-            // Nobody can tell: over the edit it is the very sound it would have been.
+            // It is inaudible: across the edit it is exactly the original sound.
             Assert.Equal(Read(sound, edit.FromFrame - 4800, 9600), Read(new CutReader(sound, fitted.Cut!), edit.AtFrame - 4800, 9600), (a, b) => Math.Abs(a - b) < 1e-5);
         }
     }
@@ -110,7 +110,7 @@ public sealed class FitTests
     [Fact]
     public void A_length_that_would_be_heard_is_refused_and_those_near_it_that_would_not_are_told()
     {
-        // The same four bars over and over: only by eight seconds more or less.
+        // The same four bars repeated: only by multiples of eight seconds.
         var sound = new Band(60).Play("drums", 120);
         var fitter = FitterOf(sound);
         var said = Assert.Throws<RuleException>(() => fitter.Fit(new(FitMethod.Recut), 40 * Second)).Message;
@@ -165,7 +165,7 @@ public sealed class FitTests
         Assert.InRange(ends.Count, 2, 5);
         Assert.Equal(ends.OrderBy(e => e.Cost), ends);
         foreach (var end in ends) Assert.Equal(end.Frame, fitter.Fit(new(FitMethod.Shorten) { EndFrame = end.Frame }, 40 * Second).SoundFrames);
-        // Out of reach of another length, the best one there is taken.
+        // If no better length is in reach, the best available is used.
         Assert.Equal(fitter.Ends(20 * Second)[0].Frame, fitter.Fit(new(FitMethod.Shorten) { EndFrame = ends[0].Frame }, 20 * Second).SoundFrames);
     }
 
@@ -188,7 +188,7 @@ public sealed class FitTests
         Assert.Equal(sound.Frames, fitter.Fit(new(FitMethod.Silence), 100 * Second).SoundFrames);
     }
 
-    /// <summary>The cue's own fade, none, and a long one; a method that ends by itself, one that breaks off, one that leaves silence; the whole sound, and a part of it.</summary>
+    /// <summary>The cue's own fade, none, and a long one; a method that ends naturally, one that cuts, one that leaves silence; the whole sound, and a part of it.</summary>
     [Theory]
     [InlineData(FitMethod.Recut, 40, 2000, false), InlineData(FitMethod.Recut, 40, 2000, true), InlineData(FitMethod.Loop, 101, 0, false)]
     [InlineData(FitMethod.Shorten, 40, 0, false), InlineData(FitMethod.Shorten, 40, 3000, true), InlineData(FitMethod.Silence, 70, 2000, false)]
@@ -206,13 +206,13 @@ public sealed class FitTests
         var mixed = Render(schedule, seconds * (int)Second);
         Assert.Equal(mixed, Render(alone, seconds * (int)Second));
         var fitted = fitter.Fit(new(method), seconds * Second);
-        // By itself it ends as the music does, else as the cue says, or in two seconds; what is drawn is that too.
+        // It ends as the music does, otherwise as the cue is set, or in two seconds; the outline shows that too.
         if (method != FitMethod.Loop) Assert.Equal(!part && method is FitMethod.Recut or FitMethod.Silence, fitted.EndsNaturally);
         var fade = fitted.EndsNaturally ? 5 : fadeMs == 0 ? 2000 : fadeMs;
         Assert.Equal(fade, schedule.Cues[0].FadeOut.Frames / Frames.PerMs);
         var before = schedule.Cues[0].LengthFrames - Second / 5;
         Assert.Equal(fade > 200, schedule.Cues[0].FadesAt(before) < 0.9);
-        // Live it is the same to that end, and loops only after it.
+        // When presenting it is the same to that end, and loops only after it.
         var stem = LiveStem.OfAll(TimedShow.Of(show, new(fit)))[0].Stem;
         if (!fitted.EndsNaturally && method != FitMethod.Shorten) return;
         var live = Render(stem.ToSchedule(), seconds * (int)Second);
@@ -233,7 +233,7 @@ public sealed class FitTests
         var sound = new Band(60).Play("drums", 112, form: "AB");
         var own = new FitRecipe(FitMethod.Recut) { Joins = 1 };
         var compared = Comparison.Of(Shows.Of(2), Shows.Cue("c", "a", "s1", "s1", sound.Frames) with { Fit = own }, FitterOf(sound), 90 * Second);
-        // The cue's own recipe for its own method; of the others nothing more is said.
+        // The cue's own recipe is used for its own method only.
         Assert.All(compared, c => Assert.Equal(c.Method == own.Method ? own : new(c.Method), c.Recipe));
         Assert.Equal(Enum.GetValues<FitMethod>().Length, compared.Count);
         var suits = compared.TakeWhile(c => c.Fitted is not null).ToList();
@@ -316,7 +316,7 @@ public sealed class FitTests
         show = show.Apply(new PlaceCue(CueDefaults.For(show, show.Sounds[0], ids[0], "c") with { Span = new(ids[0], ids[3]) }, 0)).Show;
         var (fitted, back) = show.Apply(new SetFit("c", new(FitMethod.Recut)));
         Assert.Equal((40 * Second, 40 * Second), Length(fitted));
-        // Its outline goes over the edits.
+        // Its outline includes the edits.
         var peaks = new PeakPyramid.Builder();
         peaks.Add(Read(sound, 0, (int)sound.Frames));
         var columns = new float[160];
@@ -324,7 +324,7 @@ public sealed class FitTests
         Assert.All(columns[8..^8], c => Assert.InRange(c, 0.01, 1));
         Assert.Equal((43 * Second, 43 * Second), Length(fitted.Apply(new SetHolds([new(ids[1], 13_000)])).Show));
         Assert.Equal((30 * Second, 30 * Second), Length(fitted.Apply(new SetSpan("c", new(ids[0], ids[2]))).Show));
-        // Where the recipe does not do, and where nothing is known of the music, it sounds as it is.
+        // If the recipe fails or the music has not been analysed, it plays unfitted.
         Assert.Null(Schedule.Of(fitted).Cues[0].Source.Cut);
         Assert.Equal(show, fitted.Apply(back).Show);
         Assert.Equal(43 * Second, Schedule.LengthFor(show.Apply(new SetHolds([new(ids[1], 13_000)])).Show, "c"));

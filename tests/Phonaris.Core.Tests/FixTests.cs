@@ -7,7 +7,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>Fixes of any show: each puts its finding right and brings nothing as severe.</summary>
+/// <summary>Fixes in any show: each resolves its finding and adds none of the same severity.</summary>
 public sealed class FixTests
 {
     [Fact]
@@ -42,12 +42,12 @@ public sealed class FixTests
         Assert.InRange(fixes, 100, 50_000);
     }
 
-    /// <summary>Whether a finding was told before: the same, or that a cue is off its target, which makes it jump from its neighbours and drown, or drown others.</summary>
+    /// <summary>Whether a finding was known before: the same one, or that a cue is off its target, which causes level jumps and drowned voices.</summary>
     private static bool IsOf(Finding before, Finding after) =>
         (before.Check == after.Check && before.CueIds.SequenceEqual(after.CueIds) && before.SoundId == after.SoundId)
         || (before.Check == "off-target" && after.Check is "level-jump" or "drowned-voice" && after.CueIds.Contains(before.CueIds[0]));
 
-    /// <summary>The show with the figures that its sounds really have.</summary>
+    /// <summary>The show with the real figures of its sounds.</summary>
     private static Show Measured(Show show, Func<SoundSource, ISoundReader> open)
     {
         return show with { Sounds = [.. show.Sounds.Select(s => s with { Figures = s.Figures with { LoudnessLufs = Lufs(s), LoudestLufs = Lufs(s) } })] };

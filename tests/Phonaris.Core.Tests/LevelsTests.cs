@@ -8,21 +8,21 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>Levels are worked out from what is known of sounds; here they are held to what the mix measures.</summary>
+/// <summary>Levels are computed from measurements of sounds; here they are compared with measurements of the mix.</summary>
 public class LevelsTests
 {
     [Fact]
     public void Levels_are_those_that_the_mix_measures()
     {
         var measured = 0;
-        // The same shows each time: where a block lies on the very edge of the gate, it may count for one and not for the other.
+        // The same shows each time: a block exactly at the gate may count for one measurement and not for the other.
         for (var n = 0; n < 40; n++)
         {
             var show = Shows.Any.Generate(new PCG(7, (ulong)n), null, out _);
             var timed = TimedShow.Of(show);
-            // Of a click, it matters where within a step of 10 ms it falls.
+            // For a click, its position within a step of 10 ms matters.
             if (timed.Schedule.Cues is [] || timed.Schedule.Cues.Any(c => c.LengthFrames < Frames.PerSecond / 5)) continue;
-            // Of the first two sounds one is heard: what both come to together is not what they come to by themselves.
+            // Of the first two sounds one is masked: their joint loudness differs from the sum.
             ISoundReader Open(SoundSource source) => Music(source.Frame(show.Sounds.Single(s => s.Media == source.Media).Frames), show.Sounds.FindIndex(s => s.Media == source.Media) < 2 ? 1u : 2u);
             var levels = Measure(timed, Open);
             var (lufs, loudest, peak) = Mixed(timed.Schedule, Open);
@@ -55,10 +55,10 @@ public class LevelsTests
         AssertClose(6, voice.OverBedLu, 0.05);
         AssertClose(-12.02, voice.TruePeakDbtp, 0.1);
         // A tenth of a second in a block of four tenths.
-        // Its edges, 5 ms each, are heard by half.
+        // Its edges, 5 ms each, count half.
         AssertClose(-6.02 + 10 * Math.Log10(0.095 / 0.4), tick.LoudestLufs, 0.1);
         AssertClose(-18.02, levels.Slides.ToList()[0].IntegratedLufs, 0.05);
-        // The same in both: they add up as amplitudes.
+        // Identical sounds add up as amplitudes.
         AssertClose(-12.02 + 20 * Math.Log10(1.5), levels.Slides.ToList()[1].LoudestLufs, 0.05);
     }
 
@@ -89,7 +89,7 @@ public class LevelsTests
         WholeLevels Levels(Show of) => ShowLevels.Of(TimedShow.Of(of), heard).Whole;
         Levels(show);
         var all = heard.Measured;
-        // Louder or quieter, nothing is listened to again; later by some seconds, only what lies otherwise over the bed.
+        // A new level needs no new measurement; a shift by some seconds, only where it overlaps the bed differently.
         Levels(show with { Cues = show.Cues.SetItem(0, show.Cues[0] with { LevelDb = -23 }) });
         Assert.Equal(all, heard.Measured);
         Levels(show with { Cues = show.Cues.SetItem(3, show.Cues[3] with { DelayMs = 2340 }) });
@@ -100,7 +100,7 @@ public class LevelsTests
     [Fact]
     public void Matched_every_cue_meets_its_target_and_the_limiter_has_nothing_to_do()
     {
-        // Voices, beds and spots that differ by 25 LU; two of the beds lie under voices only.
+        // Voices, beds and spots that differ by 25 LU; two of the beds are under voices only.
         var show = Shows.Of(6, 12_000) with
         {
             Sounds = [.. Enumerable.Range(0, 9).Select(n => Shows.Sound($"a{n}", (n % 3 == 2 ? 1 : 40) * 48_000, (SoundKind)(n % 3)))],
@@ -127,12 +127,12 @@ public class LevelsTests
             var levels = Measure(TimedShow.Of(matched, listened), Open);
             foreach (var cue in levels.Cues.Where(c => c.Kind == SoundKind.Voice)) AssertClose(targets.VoiceLufs, cue.IntegratedLufs, 0.5);
             foreach (var cue in levels.Cues.Where(c => c.Kind == SoundKind.Spot)) AssertClose(targets.SpotLufs, cue.LoudestLufs, 0.5);
-            // The second bed has a voice over all of it; the others are soloed on their second slide.
+            // The second bed has a voice over all of it; the others play alone on their second slide.
             AssertClose(targets.BedUnderVoiceLufs, levels.Cues.Single(c => c.CueId == "bed1").IntegratedLufs, 1);
             AssertClose(targets.BedLufs, levels.Slides.ToList()[1].IntegratedLufs, 1.5);
             Assert.Empty(levels.Limited);
             Assert.InRange(levels.Peaks.SumPeakDbtp!.Value, -60, -1);
-            // At their targets, they stay; another target, and they follow; set by hand, one does not.
+            // They stay at their targets, and follow another target; one set manually does not.
             Assert.Empty(LevelMatch.HoldAndLevelUpdates(TimedShow.Of(matched, listened), sounds));
             var quieter = matched.Apply(new SetLevel("voice0", -30)).Show.Apply(new SetLevelTargets(targets with { For = TargetPreset.Own, VoiceLufs = targets.VoiceLufs - 3 })).Show;
             Assert.Equal(["voice1", "voice2"], LevelMatch.HoldAndLevelUpdates(TimedShow.Of(quieter, listened), sounds).Cast<SetLevel>().Select(e => e.CueId));
@@ -145,7 +145,7 @@ public class LevelsTests
         var show = Shows.Of(2, 6_000) with { Sounds = [Shows.Sound("bed", 20 * 48_000), Shows.Sound("voice", 4 * 48_000, SoundKind.Voice)] };
         show = show with { Cues = [Shows.Cue("b", "bed", "s1", "s2", 12 * 48_000) with { Follows = true }, Shows.Cue("v", "voice", "s1", "s1", 4 * 48_000) with { LevelDb = 6 }] };
         var sounds = new FakeLoudness(source => Signal.Noise(20 * 48_000, source.Media == Shows.Media("bed") ? 0.3 : 0.9, 1));
-        // The voice alone is far above the highest peak: that is no reason to lower the bed, which would not help.
+        // The voice alone is far above the highest peak: lowering the bed would not help, so it stays.
         var level = Assert.IsType<SetLevel>(Assert.Single(LevelMatch.HoldAndLevelUpdates(TimedShow.Of(show, sounds.Listened()), sounds))).LevelDb;
         var after = ShowLevels.Of(TimedShow.Of(show.Apply(new SetLevel("b", level, true)).Show, sounds.Listened()), sounds);
         AssertClose(LevelTargets.Web.BedLufs, after.Slides.Last().IntegratedLufs, 0.3);
@@ -158,7 +158,7 @@ public class LevelsTests
         for (var n = 0; n < 40; n++)
         {
             var show = Shows.Any.Generate(new PCG(11, (ulong)n), null, out _);
-            // Peaks far over the mean: what is loud enough comes too high.
+            // Peaks far above the mean: at the target loudness they are too high.
             ISoundReader Open(SoundSource source) => show.Sounds.FindIndex(s => s.Media == source.Media) is var k ? Clicks(source.Frame(show.Sounds[k].Frames), (uint)k) : throw new InvalidOperationException();
             var sounds = new FakeLoudness(Open);
             if (LevelMatch.ToEdit(LevelMatch.Of(TimedShow.Of(show, sounds.Listened()), sounds)) is { } match) show = show.Apply(match).Show;
@@ -171,14 +171,14 @@ public class LevelsTests
     [Fact]
     public void What_rises_together_is_lowered_for_its_highest_place_at_once()
     {
-        // Two that click together, ever louder, over a base that sets their level: their sum passes the peak bit by bit.
+        // Two sounds that click together, ever louder, over a base that sets their level: their sum gradually exceeds the peak limit.
         var show = Shows.Of(1, 20_000) with { Sounds = [Shows.Sound("a", 20 * 48_000, SoundKind.Voice), Shows.Sound("b", 20 * 48_000, SoundKind.Voice)] };
         show = show with { Cues = [.. show.Sounds.Select(s => Shows.Cue(s.Id, s.Id, "s1", "s1", 20 * 48_000) with { Ducks = false })] };
         ISoundReader Open(SoundSource source) => new Signal(20 * 48_000, n => n % 4800 < 3 ? 0.2f + 0.7f * n / (20 * 48_000) : Signal.Hash(n, (uint)source.Media[0], 0.03));
         var sounds = new FakeLoudness(Open);
         var matched = show.Apply(LevelMatch.ToEdit(LevelMatch.Of(TimedShow.Of(show), sounds))!).Show;
         var peak = Measure(TimedShow.Of(matched), Open).Peaks.SumPeakDbtp!.Value;
-        // As high as it may be, within the step of levels.
+        // As high as allowed, within the step of levels.
         Assert.InRange(peak, -1.4, -1);
     }
 
@@ -191,7 +191,7 @@ public class LevelsTests
         Assert.NotNull(LevelMatch.Of(TimedShow.Of(show, sounds.Listened()), sounds).Single(m => m.CueId == "b").NowLufs);
     }
 
-    /// <summary>A voice speaks from 2 to 4 s. A click of the bed and a click of something else come together, under the voice or far from it.</summary>
+    /// <summary>A voice speaks from 2 to 4 s. A click of the bed and a click of another sound coincide, under the voice or far from it.</summary>
     [Theory]
     [InlineData(3, "v"), InlineData(10, "b")]
     public void What_adds_most_to_a_peak_is_lowered_but_no_bed_that_ducks_there(int second, string lowered)
@@ -203,7 +203,7 @@ public class LevelsTests
             [
                 Shows.Cue("b", "bed", "s1", "s1", 15 * 48_000), Shows.Cue("v", "voice", "s1", "s1", 5 * 48_000),
                 Shows.Cue("p", "spot", "s1", "s1", 48_000) with { DelayMs = 9_500 },
-                // One that is over just where the clicks come.
+                // A sound that ends just where the clicks are.
                 Shows.Cue("q", "spot", "s1", "s1", 4_800) with { DelayMs = 9_900 },
             ],
         };
@@ -218,7 +218,7 @@ public class LevelsTests
     [Fact]
     public void The_limiter_is_told_from_where_it_begins_to_work()
     {
-        // It looks ahead: for a burst from 12 s on it lowers what is heard just before.
+        // It looks ahead: before a burst at 12 s it already lowers the sound.
         var show = Shows.Of(1, 20_000) with { Sounds = [Shows.Sound("a", 20 * 48_000, SoundKind.Spot)] };
         show = show with { Cues = [Shows.Cue("a", "a", "s1", "s1", 20 * 48_000)] };
         var limited = Measure(TimedShow.Of(show), _ => new Signal(20 * 48_000, n => MathF.Sin(n) * (n / 48_000 == 12 ? 1.5f : 0.25f))).Limited;
@@ -234,7 +234,7 @@ public class LevelsTests
     private static Signal Music(long frames, uint seed) => new(
         frames, n => Signal.Hash(n, seed, 0.7) * Swelling(n * seed, 56_000), n => Signal.Hash(n, seed + 7, 0.7) * Swelling(n, 44_000));
 
-    /// <summary>Rises from a fifth to all and falls again over so many frames.</summary>
+    /// <summary>Rises from a fifth to full level and falls again over a number of frames.</summary>
     private static float Swelling(long frame, int round) => 0.2f + 0.8f * Math.Abs(frame % round * 2f / round - 1);
 
     private static (double? Lufs, double? Loudest, double? Peak) Mixed(Schedule schedule, Func<SoundSource, ISoundReader> open)
@@ -249,7 +249,7 @@ public class LevelsTests
 
     private static void AssertClose(double? wanted, double? found, double by)
     {
-        // At the edge of what can be measured one may see what the other does not.
+        // At the edge of what can be measured the two may differ.
         if (wanted is null or < -65 || found is null) Assert.True((wanted ?? -70) < -60 && (found ?? -70) < -60, $"{wanted}, {found}");
         else Assert.InRange(found.Value, wanted.Value - by, wanted.Value + by);
     }

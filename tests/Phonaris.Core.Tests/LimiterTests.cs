@@ -6,12 +6,12 @@ namespace Phonaris.Core.Tests;
 
 public class LimiterTests
 {
-    /// <summary>The page limits live sound by the same rule, block by block: it is held to this case.</summary>
+    /// <summary>The page limits live sound by the same rule, block by block: its tests use this case.</summary>
     [Fact]
     public void The_case_the_page_is_held_to_is_what_the_limiter_does()
     {
         const int frames = 7_200;
-        // Made of whole numbers, so that it is the same everywhere: two triangles, a burst far too high, and steps as sharp as can be.
+        // Made of integers, so that it is the same on every machine: two triangles, a burst far too high, and steep steps.
         var input = new float[frames * 2];
         for (var n = 0; n < frames; n++)
         {
@@ -33,7 +33,7 @@ public class LimiterTests
     [Fact]
     public void Below_minus_one_dBTP_nothing_is_touched()
     {
-        // A quarter of the sampling rate at 45°: sampled peaks 3 dB below the true peak, the hardest case to call.
+        // A quarter of the sampling rate at 45°: sampled peaks 3 dB below the true peak, the hardest case to detect.
         var samples = Through(Signal.Sine(96_000, 12_000, 0.88, Math.PI / 4), out var original);
         Assert.True(samples.AsSpan().SequenceEqual(original));
     }
@@ -52,7 +52,7 @@ public class LimiterTests
     public void A_single_peak_is_reduced_ahead_and_released_after()
     {
         var samples = Through(new Signal(96_000, n => n is >= 40_000 and < 40_048 ? 1.6f : 0.5f), out var original);
-        // More than a window away on either side: untouched.
+        // More than a window away on either side: unchanged.
         Assert.True(samples.AsSpan(0, 39_000 * 2).SequenceEqual(original.AsSpan(0, 39_000 * 2)));
         Assert.True(samples.AsSpan(46_000 * 2).SequenceEqual(original.AsSpan(46_000 * 2)));
         Assert.True(samples[39_990 * 2] < 0.32, "The gain is down when the peak begins.");

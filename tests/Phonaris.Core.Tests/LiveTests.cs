@@ -10,10 +10,10 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>Shows shown by hand: presenters who go on, back and astray, and what sounds meanwhile.</summary>
+/// <summary>Shows presented manually: presenters who go forward, back and astray, and what plays meanwhile.</summary>
 public sealed class LiveTests
 {
-    /// <summary>Presenter's strokes in all: 500 walks of 60.</summary>
+    /// <summary>The presenter's inputs in all: 500 walks of 60.</summary>
     private const int Walks = 500, Strokes = 60;
 
     [Fact]
@@ -26,7 +26,7 @@ public sealed class LiveTests
             for (var n = 0; n < Strokes; n++) Assert.Empty(walk.Step().SelectMany(s => s.Broken));
         }, iter: Walks);
 
-    /// <summary>The two rules are worked out each in its own way: by the clock, and by what a presenter does. Where the presenter is the clock, they agree.</summary>
+    /// <summary>The two rules are implemented separately: by the clock, and by the presenter's actions. If the presenter follows the clock, they agree.</summary>
     [Fact]
     public void Advanced_on_the_clock_a_show_sounds_live_what_its_schedule_sounds()
     {
@@ -65,9 +65,9 @@ public sealed class LiveTests
         Assert.Equal("Start say Began 5", Take(LiveEventKind.Due, 4700, cue: "say"));
         Assert.Equal("Stop say SpanEnded 5", Take(LiveEventKind.GoTo, 5000, 2));
         Assert.Equal("Stop one TakenOver 3000, Start two Began 3000", Take(LiveEventKind.GoTo, 9000, 4));
-        // Back again: it picks up where it was left, nine seconds in.
+        // Back again: it resumes where it was left, nine seconds in.
         Assert.Equal("Stop two TakenOver 2000, Start one CameBack 2000 from 9000", Take(LiveEventKind.GoTo, 20_000, 3));
-        // Sent away, it stays away on its slides, and is there again when they are revisited.
+        // When silenced, it stays silent on its slides, and plays again when they are revisited.
         Assert.Equal("Stop one Hand 1500", Take(LiveEventKind.FadeOut, 21_000, cue: "one"));
         Assert.Equal("", Take(LiveEventKind.GoTo, 22_000, 2));
         Assert.Equal("Start two Began 5", Take(LiveEventKind.GoTo, 23_000, 5));
@@ -103,7 +103,7 @@ public sealed class LiveTests
             Cues =
             [
                 Shows.Cue("long", "a", "s1", "s3", 12 * 48_000) with { Start = CueStart.WithSlide },
-                // Planned for the third slide; called for on the second, where the first is faded by hand.
+                // Planned for the third slide; triggered on the second, where the first is faded out manually.
                 Shows.Cue("then", "b", "s1", "s4", 48_000) with { Start = CueStart.After("long"), DelayMs = 300 },
             ],
         };
@@ -144,7 +144,7 @@ public sealed class LiveTests
         var samples = Render(stem.ToSchedule(), stem.Cue.LengthFrames);
         if (!stem.Loops)
         {
-            // The whole of it, dying away at its own end.
+            // All of it, fading out at its own end.
             Assert.Equal(planned.NaturalFrames, stem.Cue.LengthFrames);
             Assert.Equal(Render(new(planned.NaturalFrames, [planned], [], []), planned.NaturalFrames), samples);
             return;
@@ -166,7 +166,7 @@ public sealed class LiveTests
         }
     }
 
-    /// <summary>The page that shows carries out the very same: it is held to these walks.</summary>
+    /// <summary>The page does exactly the same: its tests use these walks.</summary>
     [Fact]
     public void The_walks_the_page_is_held_to_are_those_of_the_rule()
     {

@@ -4,11 +4,11 @@ using Phonaris.Core.Shows;
 namespace Phonaris.Core.Tests;
 
 /// <summary>
-/// A presenter who does anything at any time, made up from a number: goes on and back, jumps, loops, starts, moves within, fades and
-/// silences. What sounds is told by the orders alone, and held against the plan.
+/// A presenter who does anything at any time, generated from a seed: goes forward and back, jumps, loops, starts, seeks, fades and
+/// silences. What plays is derived from the orders alone and compared with the plan.
 /// </summary>
-/// <param name="plan">The plan that is walked.</param>
-/// <param name="seed">Decides what the presenter does.</param>
+/// <param name="plan">The plan.</param>
+/// <param name="seed">The seed of the presenter's actions.</param>
 public sealed class LiveWalk(LivePlan plan, int seed)
 {
     private readonly Random _random = new(seed);
@@ -18,7 +18,7 @@ public sealed class LiveWalk(LivePlan plan, int seed)
     private readonly List<(string CueId, long At)> _due = [];
     private long _now;
 
-    /// <summary>What happens next: what has ended or was waited for, then a stroke of the presenter's.</summary>
+    /// <summary>What happens next: what has ended or is due, then an action of the presenter.</summary>
     public IReadOnlyList<LiveStroke> Step()
     {
         _now += _random.Next(4) == 0 ? _random.Next(50) : _random.Next(12_000);
@@ -62,7 +62,7 @@ public sealed class LiveWalk(LivePlan plan, int seed)
         return new(happened, orders, [.. broken]);
     }
 
-    /// <summary>What must hold, and does not.</summary>
+    /// <summary>The invariants that do not hold.</summary>
     private IEnumerable<string> Broken(LiveEvent happened, IReadOnlyList<LiveOrder> orders, List<string> beds, LivePlace here)
     {
         foreach (var id in _sounding.Keys.Where(id => !here.Held.Contains(id) && !_cues[id].PlaysPastSpan)) yield return $"{id} sounds where it is not to.";
@@ -76,7 +76,7 @@ public sealed class LiveWalk(LivePlan plan, int seed)
                 yield return $"{begin.CueId} is missing.";
     }
 
-    /// <summary>Does what was ordered, and tells what cannot be done.</summary>
+    /// <summary>Carries out orders, and reports impossible ones.</summary>
     private IEnumerable<string> Carry(LiveOrder order)
     {
         if (order.Kind is LiveOrderKind.Start or LiveOrderKind.Stop && order.Fade.Ms < 5) yield return $"{order.CueId} has no fade.";
@@ -88,8 +88,8 @@ public sealed class LiveWalk(LivePlan plan, int seed)
     private bool IsBed(string id) => _cues[id].Kind == SoundKind.Bed;
 }
 
-/// <summary>Something that happened on a walk.</summary>
-/// <param name="Happened">What.</param>
-/// <param name="Orders">What was ordered then.</param>
-/// <param name="Broken">What the plan says and did not hold, in sentences; none where all is well.</param>
+/// <summary>An event of a walk.</summary>
+/// <param name="Happened">The event.</param>
+/// <param name="Orders">The orders it caused.</param>
+/// <param name="Broken">The violations of the plan, as sentences; none if all is well.</param>
 public sealed record LiveStroke(LiveEvent Happened, IReadOnlyList<LiveOrder> Orders, IReadOnlyList<string> Broken);

@@ -4,7 +4,7 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>Decks that were changed elsewhere, and pages that are to be joined with slides.</summary>
+/// <summary>Decks changed elsewhere, and pages matched with slides.</summary>
 public class MatchingTests
 {
     private static readonly string[] Texts =
@@ -18,7 +18,7 @@ public class MatchingTests
         show = show.Apply(new AddSlides([Shows.Slide("card")], 2)).Show;
         show = show.Apply(new AddSound(Shows.Sound("a", 48_000), 0)).Show.Apply(new PlaceCue(Shows.Cue("c", "a", "old1", "old3", 48_000), 0)).Show;
 
-        // The second slide is reworded, the third is gone, a new one stands before the last, and the first two have changed places.
+        // The second slide is reworded, the third removed, a new one is before the last, and the first two are swapped.
         var coming = Slides("new", [Texts[1] + " to it", Texts[0], Texts[3], "A new one about the garden", Texts[4]]);
         var plan = Refresh.Plan(show, Refresh.DeckFor(show, coming), coming);
         Assert.Equal(
@@ -51,7 +51,7 @@ public class MatchingTests
         var coming = Slides("new", [.. Texts.Reverse()]);
         var (after, inverse) = show.Apply(Refresh.ToEdit(show, Refresh.Plan(show, "old", coming), coming, "new.pptx"));
         Assert.Equal(["old4", "old3", "old2", "old1", "old0"], after.Slides.Select(s => s.Id));
-        // Each holds all slides and spans: of hundreds of moves it would be megabytes.
+        // Each holds all slides and spans: for hundreds of moves it would be megabytes.
         Assert.Single(Assert.IsType<Several>(inverse).Edits.OfType<ArrangeSlides>());
         var (back, again) = after.Apply(inverse);
         Assert.Equal(show, back);
@@ -64,9 +64,9 @@ public class MatchingTests
         var show = Deck("old", Texts);
         var old = show;
         show = show.Apply(new SetNotes("old0", "Said here")).Show.Apply(new RenameSlide("old1", "Named here")).Show.Apply(new SetNotes("old2", "Both: here")).Show;
-        // Written back as the deck has it, it stands as the deck has it.
+        // Written back as in the deck, it has the deck's texts.
         Assert.Equal(old, show.Apply(new SetNotes("old0", "")).Show.Apply(new RenameSlide("old1", Texts[1])).Show.Apply(new SetNotes("old2", "")).Show);
-        // A picture alone is new on the first; the second's notes and the third's are new there; the rest is as it was.
+        // Only a picture is new on the first; the notes of the second and third are new; the rest is unchanged.
         var coming = Slides("new", Texts);
         coming = [coming[0], coming[1] with { Notes = "Said there" }, coming[2] with { Notes = "Both: there" }, .. coming.Skip(3)];
         var plan = Refresh.Plan(show, "old", coming);
@@ -77,7 +77,7 @@ public class MatchingTests
             var (after, inverse) = show.Apply(Refresh.ToEdit(show, plan, coming, "new.pptx", chosen.ToHashSet()));
             Assert.Equal(("Said here", "Named here", "Said there", notes), (after.Slide("old0").Notes, after.Slide("old1").Title, after.Slide("old1").Notes, after.Slide("old2").Notes));
             Assert.Equal(show, after.Apply(inverse).Show);
-            // Once more, nothing is changed in the deck: nothing is said to be, and nothing is lost.
+            // Again with an unchanged deck: no changes are reported, and nothing is lost.
             Assert.All(Refresh.Plan(after, "new", Slides("newer", Texts).Select((s, n) => s with { Notes = coming[n].Notes }).ToList()), l => Assert.Equal((RefreshKind.Kept, null), (l.Kind, l.FromDeck)));
         }
     }
@@ -113,7 +113,7 @@ public class MatchingTests
         var random = new Random(3);
         string[] words = [.. Enumerable.Range(0, 400).Select(n => $"word{n}")];
         string[] texts = [.. Enumerable.Range(0, 1000).Select(_ => string.Join(' ', Enumerable.Range(0, 60).Select(_ => words[random.Next(words.Length)])))];
-        // Hidden ones were not printed; every tenth page has lost half its words.
+        // Hidden slides were not printed; every tenth page has lost half its words.
         var slides = Slides("deck", texts).Select((s, n) => s with { Hidden = n % 50 == 7 }).ToValueList();
         var printed = slides.Select((s, n) => (s, n)).Where(x => !x.s.Hidden).ToList();
         Assert.Equal(printed.Select(x => x.n), PageMatch.Propose(slides, [.. printed.Select((x, p) => p % 10 == 0 ? x.s.Text[..200] : x.s.Text)]));
@@ -134,7 +134,7 @@ public class MatchingTests
     {
         var show = Deck("old", Texts);
         show = show.Apply(new SetSteps("old0", [new("p1", "", 0, null), new("p2", "", null, null)])).Show.Apply(new SetHidden([new("old2", true)])).Show;
-        // The first slide on two pages as it is revealed; the hidden one was not printed; one page has no words.
+        // The first slide on two pages, one for each reveal; the hidden one was not printed; one page has no text.
         string[] pages = ["Who flies tonight", Texts[0], Texts[1], "", Texts[4]];
         Assert.Equal([0, 0, 1, 3, 4], PageMatch.Propose(show.Slides, pages));
         PictureSource[] pictures = [.. Enumerable.Range(1, 5).Select(n => new PictureSource("pdf", MediaTypes.Pdf, n, 16, 9))];
@@ -149,11 +149,11 @@ public class MatchingTests
     [Fact]
     public void Pages_find_slides_that_are_pictures_by_their_titles()
     {
-        // Two slides have words of their own, which no page says.
+        // Two slides have texts of their own, which no page contains.
         var slides = Slides("old", [.. Enumerable.Range(0, 15).Select(n => $"Moth of kind{n}")])
             .Select((s, n) => n is 10 or 14 ? s with { Text = "Sources and thanks" } : s with { Text = "" }).ToValueList();
         Assert.Equal([4, 5, 6], PageMatch.Propose(slides, ["Moth of kind4", "Moth of kind5 in the evening", "Moth of kind6"]));
-        // Where nothing tells, a page a slide from the first on.
+        // Without any evidence, pages are matched to slides in order.
         Assert.Equal([0, 1, 2], PageMatch.Propose(slides, ["", "", ""]));
     }
 

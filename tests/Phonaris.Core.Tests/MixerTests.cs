@@ -25,7 +25,7 @@ public class MixerTests
                     blocks.Add((at, count));
                     at += count;
                 }
-                // Backwards, so that nothing can hang on what was rendered before.
+                // Backwards, so that nothing can depend on what was rendered before.
                 foreach (var (start, count) in blocks.AsEnumerable().Reverse())
                 {
                     var block = new float[count * 2];
@@ -126,12 +126,12 @@ public class MixerTests
     [InlineData(false)]
     public void A_loop_keeps_its_power_through_the_seam(bool correlated)
     {
-        // 240 Hz loops whole in the period of this loop, so both sides of the seam are the same wave; noise is never like itself.
+        // 240 Hz has whole periods in this loop, so both sides of the crossfade are the same wave; noise never repeats itself.
         const long used = 96_000;
         var sound = correlated ? Signal.Sine(used, 240, 0.5) : Signal.Noise(used, 0.5, 3);
         var samples = One(sound, c => c with { Rounds = Cue.FillSpan });
         const int seam = 86_400, length = 9_600;
-        // A crossfade of the wrong law would be 1.8 dB down (equal gain on noise) or 1.2 dB up (equal power on the sine).
+        // A crossfade with the wrong law would be 1.8 dB low (equal gain on noise) or 1.2 dB high (equal power on the sine).
         var (within, before) = (Power(samples, seam, length), Power(samples, seam - 20_000, length));
         Assert.InRange(10 * Math.Log10(within / before), -0.4, 0.4);
         if (correlated)

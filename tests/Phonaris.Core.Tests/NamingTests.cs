@@ -29,7 +29,7 @@ public class NamingTests
     [Fact]
     public void A_name_is_cut_between_characters()
     {
-        // A character outside of the first plane is a pair of UTF-16's.
+        // A character outside the basic plane is two UTF-16 units.
         var name = Names.FromFile(new string('a', 119) + "🦋🦋.wav");
         Assert.Equal(119, name.Length);
         Assert.Equal(name, Names.PlainLines(name));
@@ -45,7 +45,7 @@ public class NamingTests
     [InlineData(SoundKind.Spot, -6.0, -2.0, -8.0)]
     public void A_dropped_sound_is_set_to_the_loudness_of_its_kind(SoundKind kind, double lufs, double peakDbtp, double level)
     {
-        // A spot goes by its loudest 400 ms, which here lie 2 LU off.
+        // A spot is measured by its loudest 400 ms, which are 2 LU off here.
         var sound = Shows.Sound("a", 48_000, kind);
         sound = sound with { Figures = sound.Figures with { LoudnessLufs = lufs, LoudestLufs = lufs - 2, TruePeakDbtp = peakDbtp } };
         Assert.Equal(level, CueDefaults.LevelDb(sound, LevelTargets.Web));

@@ -5,22 +5,22 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>A stretch in which a cue sounds, in milliseconds of the show.</summary>
+/// <summary>A stretch in which a cue plays, in milliseconds of the show.</summary>
 internal sealed record Sounded(string CueId, long FromMs, long ToMs)
 {
     public override string ToString() => $"{CueId} {FromMs}-{ToMs}";
 }
 
-/// <summary>A plan carried out by a presenter who goes on exactly when it is planned, and the schedule beside it.</summary>
+/// <summary>A plan carried out by a presenter who advances exactly as planned, and the schedule beside it.</summary>
 internal static class OnTheClock
 {
-    /// <summary>Beds up to 50 ms apart meet by the schedule, which knows beforehand; and frames are told in whole milliseconds here.</summary>
+    /// <summary>The schedule merges beds up to 50 ms apart, because it knows them in advance; and frames are rounded to milliseconds here.</summary>
     public const long SlackMs = 53;
 
-    /// <summary>How many made-up shows are tried.</summary>
+    /// <summary>The number of made-up shows.</summary>
     public const int Shows = 10_000;
 
-    /// <summary>Recipes without any music: of the length wanted; as with real ones, not every length does.</summary>
+    /// <summary>Recipes without any music: of the requested length, and failing for some lengths like real ones.</summary>
     public static Fitted Fit(Sound sound, Cue cue, long length)
     {
         var used = cue.OutFrame - cue.InFrame;
@@ -35,23 +35,23 @@ internal static class OnTheClock
         return new(cue.Fit.Method, length, cut, cue.Fit.Method == FitMethod.Stretch ? (double)used / length : 1, [], sounds, ends, 0, "");
     }
 
-    /// <summary>A show in one line, for what is printed of a failure.</summary>
+    /// <summary>A show in one line, for failure messages.</summary>
     public static string Told(Show show) => string.Join("; ", show.Slides.Select(s => $"{s.Id} {(s.Hidden ? "hidden" : s.HoldMs)}")) + " | " + string.Join("; ", show.Cues.Select(c =>
         $"{c.Id} {show.Sound(c.SoundId).Kind} {c.Span!.First}-{c.Span.Last} {c.Start.Kind} {c.Start.StepId}{c.Start.CueId}+{c.DelayMs} to {c.Stop} {c.StopStepId}+{c.StopOffsetMs}"
         + $" {(c.OutFrame - c.InFrame) / Frames.PerMs} ms, {c.Rounds} rounds, x{c.Speed:0.##}{(c.EachSlide ? ", each" : "")}{(c.Muted ? ", muted" : "")} {c.Fit?.Method}"));
 
-    /// <summary>What sounds by the schedule: a bed that is taken over from counts to where that begins.</summary>
+    /// <summary>What plays by the schedule: a bed that is crossfaded counts up to the start of the next.</summary>
     public static List<Sounded> Planned(Show show)
     {
         var schedule = Schedule.Of(show, new(Fit));
-        // A video that is muted is played all the same.
+        // A muted video still plays.
         List<ScheduledCue> cues = [.. schedule.Cues, .. schedule.ByThemselves.Except(schedule.Cues).Where(c => show.Cue(c.CueId).Video is not null)];
         return [.. cues.Select(c => new Sounded(
             c.CueId, c.StartFrame / Frames.PerMs,
             Math.Min(c.EndFrame, cues.Where(o => o.CrossfadesFrom == c.CueId && o.StartFrame > c.StartFrame).Select(o => o.StartFrame).DefaultIfEmpty(long.MaxValue).Min()) / Frames.PerMs))];
     }
 
-    /// <summary>What sounds live.</summary>
+    /// <summary>What plays live.</summary>
     public static List<Sounded> Run(LivePlan plan)
     {
         var (run, sounded, sounding, due) = (new LiveRun(plan), new List<Sounded>(), new Dictionary<string, (long At, long From)>(), new List<(string CueId, long At)>());
@@ -65,7 +65,7 @@ internal static class OnTheClock
         sounded.AddRange(sounding.Select(s => new Sounded(cues[s.Key].CueId, s.Value.At, long.MaxValue)));
         return sounded;
 
-        // What ends or is due by itself, in its order.
+        // What ends or is due by itself, in order.
         void Until(long ms)
         {
             while (Next() is { } next && next.AtMs <= ms) Take(next);

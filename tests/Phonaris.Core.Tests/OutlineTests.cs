@@ -13,7 +13,7 @@ public class OutlineTests
         show =>
         {
             var schedule = Schedule.Of(show);
-            // One column for each 200 ms, so that even fades change little within one.
+            // One column per 200 ms, so that even fades change little within one.
             var columns = new float[(int)Math.Clamp(schedule.TotalFrames / 9_600, 1, 200)];
             SoundOutline.Of(schedule, media => Peaks(show.Sounds.Single(s => s.Media == media).Frames), columns);
             var mix = new float[schedule.TotalFrames * 2];
@@ -22,7 +22,7 @@ public class OutlineTests
             {
                 var (from, to) = (schedule.TotalFrames * c / columns.Length, schedule.TotalFrames * (c + 1) / columns.Length);
                 var drawn = columns[c];
-                // Constant sounds: what is drawn lies between the least and the greatest of the mix there and beside it.
+                // Constant sounds: the drawn values are between the minimum and the maximum of the mix around them.
                 var around = mix.AsSpan((int)Math.Max(0, 2 * (from - (to - from))), (int)(Math.Min(schedule.TotalFrames, 2 * to - from) - Math.Max(0, 2 * from - to)) * 2);
                 Assert.InRange(drawn, 0, System.Numerics.Tensors.TensorPrimitives.Max<float>(around) * 1.5f + 0.001f);
             }
@@ -42,7 +42,7 @@ public class OutlineTests
     [Fact]
     public void A_column_longer_than_a_round_shows_the_loudest_of_it_wherever_it_begins()
     {
-        // A second that is loud at its beginning only, looped; each column begins 0.9 s further on.
+        // A second that is loud only at its beginning, looped; each column begins 0.9 s later.
         var loud = new float[96_000];
         loud.AsSpan(0, 9_600).Fill(0.5f);
         loud.AsSpan(9_600).Fill(0.02f);

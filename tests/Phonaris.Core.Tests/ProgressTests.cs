@@ -13,7 +13,7 @@ public sealed class ProgressTests
         Assert.Null(((IProgress<double>?)null).Part(0, 1));
     }
 
-    /// <summary>Keeps what it is told, at once.</summary>
+    /// <summary>Stores what it receives, synchronously.</summary>
     private sealed class Told(List<double> told) : IProgress<double>
     {
         public void Report(double value) => told.Add(value);

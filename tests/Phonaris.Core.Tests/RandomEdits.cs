@@ -4,15 +4,15 @@ using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>Edits at random, for properties that hold of every edit.</summary>
+/// <summary>Random edits, for properties of every edit.</summary>
 internal static class RandomEdits
 {
-    /// <summary>An edit of any kind, of what is in a show or not; many of them are to be refused.</summary>
+    /// <summary>An edit of any kind, of objects in a show or not; many of them must be rejected.</summary>
     public static Edit Any(Show show, Random random)
     {
         var fresh = $"n{random.Next(1_000_000)}";
         string Slide() => show.Slides.Count == 0 ? "none" : show.Slides[random.Next(show.Slides.Count)].Id;
-        // Mostly of the same few, so that one edit bears on another.
+        // Mostly of the same few objects, so that edits affect each other.
         string Cue() => show.Cues.Count == 0 ? "none" : show.Cues[random.Next(random.Next(4) == 0 ? show.Cues.Count : Math.Min(2, show.Cues.Count))].Id;
         string Sound() => show.Sounds.Count == 0 ? "none" : show.Cues.Count > 0 && random.Next(4) > 0 ? show.Cue(Cue()).SoundId : show.Sounds[random.Next(show.Sounds.Count)].Id;
         return random.Next(56) switch
@@ -78,7 +78,7 @@ internal static class RandomEdits
 
     private static PictureSource? AnyPicture(Random random) => random.Next(2) == 0 ? null : Shows.Slide("p").Picture with { Page = random.Next(1, 4) };
 
-    /// <summary>Often just where a cue stops using its sound: the part somebody cut out for it.</summary>
+    /// <summary>Often just where a cue stops using its sound: the cut that a user made for it.</summary>
     private static long AnyLength(Show show, Random random) =>
         show.Cues.Count > 0 && random.Next(2) == 0 ? show.Cues[random.Next(show.Cues.Count)].OutFrame : random.Next(-1, 90_000);
 

@@ -4,7 +4,7 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>What cannot be is refused with a sentence that names the field; the show is untouched.</summary>
+/// <summary>Impossible edits are rejected with a sentence that names the field; the show is unchanged.</summary>
 public class RefusedEditsTests
 {
     public static TheoryData<string, Edit, string> Refused => new()
@@ -45,7 +45,7 @@ public class RefusedEditsTests
         var e = Assert.Throws<RuleException>(() => show.Apply(edit));
         Assert.Equal(field, e.Field);
         Assert.Contains(because, e.Message);
-        // One of several refused, none is made.
+        // If one of several is rejected, none is made.
         Assert.Throws<RuleException>(() => show.Apply(new Several([new RenameShow("Other"), edit], "Both")));
         Assert.Equal("A show", show.Title);
     }
@@ -109,7 +109,7 @@ public class RefusedEditsTests
     public void Common_forms_are_what_they_are_called()
     {
         Assert.Equal(4, Outlines.Rectangle.Parts[0].Path.Count(m => m.Kind is PenMoveKind.Move or PenMoveKind.Line));
-        // Corners never reach beyond the middle of a side, and an ellipse touches all four.
+        // Corners never extend beyond the middle of a side, and an ellipse touches all four.
         var pill = Outlines.Rounded(100, 20, 60);
         Assert.All(pill.Parts[0].Path, m => Assert.True(m.X is >= 0 and <= 100 && m.Y is >= 0 and <= 20));
         var touched = Outlines.Ellipse.Parts[0].Path.Where(m => m.Kind == PenMoveKind.Curve).Select(m => (m.X, m.Y)).ToHashSet();

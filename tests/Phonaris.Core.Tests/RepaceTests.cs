@@ -7,7 +7,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>Slides that take their holds from the music, or from a running time.</summary>
+/// <summary>Slides that get their holds from the music, or from a running time.</summary>
 public sealed class RepaceTests
 {
     private const long Second = Frames.PerSecond;
@@ -28,7 +28,7 @@ public sealed class RepaceTests
             var paced = Repace.Of(show, "c", piece, on, HoldLimits.Usual);
             var after = show.Apply(Repace.ToEdit(paced)).Show;
             Assert.Equal(sound.Frames, RunningOrder.Of(after).TotalFrames);
-            // The locked one stays, the voice is heard to its end, the others share what is left evenly, as before.
+            // The locked one stays, the voice is heard to its end, the others share the rest evenly, as before.
             Assert.Equal(10_000, after.Slides[3].HoldMs);
             Assert.InRange(after.Slides[1].HoldMs, 25_000, on == ChangeOn.Anywhere ? 25_500 : 29_000);
             Assert.InRange(after.Slides[0].HoldMs - after.Slides[2].HoldMs, -3000, 3000);
@@ -64,7 +64,7 @@ public sealed class RepaceTests
         Assert.Equal(total, after.Slides.Sum(s => s.HoldMs));
         Assert.Equal((25_300, 13_000), (after.Slides[1].HoldMs, after.Slides[3].HoldMs));
         Assert.All(after.Slides, s => Assert.InRange(s.HoldMs, 3_000, 60_000));
-        // Slides that are free follow the chosen rule.
+        // Unlocked slides follow the chosen rule.
         var (first, third, last) = (after.Slides[0].HoldMs, after.Slides[2].HoldMs, after.Slides[4].HoldMs);
         Assert.InRange(third - first, by == SpreadBy.Evenly ? -1 : 500, by == SpreadBy.Evenly ? 1 : long.MaxValue);
         Assert.InRange(last - third, by == SpreadBy.Evenly ? -1 : 500, by == SpreadBy.Evenly ? 1 : long.MaxValue);

@@ -6,10 +6,10 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>What is reported a run, and the holds taken from it.</summary>
+/// <summary>The report of a run, and the holds taken from it.</summary>
 public class RunReportTests
 {
-    /// <summary>A show and a walk over it: stays on any of its slides, hidden ones too, in any order, some of no time at all.</summary>
+    /// <summary>A show and a walk over it: visits to any of its slides, including hidden ones, in any order, some of no length.</summary>
     private static readonly Gen<(Show Show, RunLog Log)> AnyRun =
         from show in Shows.Any
         from locked in Gen.Int[-1, 7]
@@ -41,7 +41,7 @@ public class RunReportTests
                 if (told is null || told.Keeps) Assert.Equal(slide.HoldMs, hold);
                 else Assert.Equal((Math.Clamp(told.TookMs, Slide.LeastHoldMs, Slide.GreatestHoldMs) + 50) / 100 * 100, hold);
             }
-            // Taken once, there is nothing more to take.
+            // After they are applied, there is nothing more to apply.
             Assert.Null(RunReport.Of(after, log).Edit);
         });
 
@@ -78,7 +78,7 @@ public class RunReportTests
     [InlineData(3_900, 3_999, false)]
     public void A_run_is_as_planned_where_it_differs_by_half_a_tenth_of_a_second_a_slide_at_most(long first, long second, bool asPlanned)
     {
-        // The third slide is not shown, and does not count.
+        // The third slide is not shown and does not count.
         var report = RunReport.Of(Shows.Of(3), new([new("s1", 0, first), new("s2", first, second)], []));
         Assert.Equal((8_000, asPlanned), (report.PlannedMs, report.AsPlanned));
     }

@@ -5,7 +5,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>What is printed for the desk and for the one who holds the rights.</summary>
+/// <summary>The printed sheets for the operator and for the rights holder.</summary>
 public sealed class RunSheetTests
 {
     [Fact]
@@ -22,7 +22,7 @@ public sealed class RunSheetTests
             var byHand = LivePlan.Of(timed).Places.Where(p => p.Number == time.Number).Max(p => p.ByHand.Count);
             Assert.Equal(byHand > 0 ? byHand : 0, row.Keys.Count == 0 ? 0 : row.Keys.Max(k => k.Key));
         }
-        // Each section once, where it begins to be seen.
+        // Each section once, where it first becomes visible.
         Assert.Equal(show.Sections.Count(s => show.SlidesOf(s).Any(id => !show.Slide(id).Hidden)), sheet.Rows.Count(r => r.Section.Length > 0));
 
         var music = MusicUsed.Of(timed);

@@ -6,7 +6,7 @@ using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>Made-up shows: small ones by hand, and random ones for properties.</summary>
+/// <summary>Made-up shows: small fixed ones, and random ones for properties.</summary>
 internal static class Shows
 {
     public static Slide Slide(string id, long holdMs = 4000, bool hidden = false) =>
@@ -17,7 +17,7 @@ internal static class Shows
         Video = kind == SoundKind.Video ? Video : null,
     };
 
-    /// <summary>What is known of the pictures of a video.</summary>
+    /// <summary>The properties of a video.</summary>
     public static VideoFigures Video { get; } = new(640, 360, 25, "h264", true, true, false);
 
     /// <summary>A content hash for a name.</summary>
@@ -75,7 +75,7 @@ internal static class Shows
         from seen in Gen.Select(Gen.Enum<VideoFitting>(), Gen.Enum<VideoEnd>(), Gen.Bool, Gen.Bool)
         select new VideoPlace(edge.Item1, edge.Item2, side.Item1, side.Item2, seen.Item1, seen.Item2, seen.Item3, seen.Item4 ? new(0.1, 0, 0.2, 0.3) : null);
 
-    /// <summary>The settings that most cues leave as they are.</summary>
+    /// <summary>The settings that most cues leave at their defaults.</summary>
     private static Gen<Cue> AnyExtras(int slides, long frames) =>
         from stop in Gen.Select(Gen.Enum<CueStop>(), Gen.Int[0, slides - 1], Gen.Long[-3000, 3000])
         from loop in Gen.Select(Gen.Bool, Gen.Long[0, frames - 480], Gen.Long[480, frames])

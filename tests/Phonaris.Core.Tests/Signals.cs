@@ -2,7 +2,7 @@ using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>A sound computed from its frame number: what is read can be checked exactly.</summary>
+/// <summary>A sound computed from its frame number, so that what is read can be checked exactly.</summary>
 internal sealed class Signal(long frames, Func<long, float> left, Func<long, float>? right = null) : ISoundReader
 {
     public long Frames { get; } = frames;

@@ -30,7 +30,7 @@ public class TimingTests
         var show = Shows.Of(2, 10_000).Apply(new SetTransitions([new("s1", Transition.Dissolve(ms)), new("s2", Transition.Dissolve(ms))])).Show;
         if (stepMs is { } at) show = show.Apply(new SetSteps("s2", [new("a", "", 0, null), new("b", "", at, Shows.Slide("x").Picture with { Page = 2 })])).Show;
         var shots = PictureOrder.OfSlides(show, RunningOrder.Of(show).Slides, 10).Shots;
-        // The first slide comes from nothing.
+        // Nothing comes before the first slide.
         Assert.Null(shots[0].Dissolve);
         Assert.Equal((100, pictures, pictures), (shots[1].Start, shots[1].Dissolving, shots[1].Dissolve?.Pictures ?? 0));
         if (pictures > 0) Assert.Equal(show.Slides[0].Picture, shots[1].Dissolve!.From.Picture);
@@ -46,7 +46,7 @@ public class TimingTests
             {
                 Assert.True(2 * Math.Abs(slide.End * 48_000 - time.EndFrame * fps) <= 48_000);
             }
-            // What is seen follows without a gap, and dissolves lie within.
+            // The pictures follow without a gap, and dissolves are within them.
             var at = 0L;
             foreach (var shot in pictures.Shots)
             {
@@ -64,10 +64,10 @@ public class TimingTests
         var show = Shows.Of(5, 4000) with { Sounds = [Shows.Sound("a", 96_000)] };
         show = show with { Cues = [Shows.Cue("c", "a", "s2", "s4", 96_000, Cue.FillSpan)] };
         var cue = Assert.Single(Schedule.Of(show).Cues);
-        // Two seconds used, seams of 200 ms: a round begins every 86,400 frames.
+        // Two seconds used, crossfades of 200 ms: a repeat begins every 86,400 frames.
         Assert.Equal((192_000, 768_000), (cue.StartFrame, cue.EndFrame));
         Assert.Equal([192_000 + 86_400, 192_000 + 2 * 86_400, 192_000 + 3 * 86_400, 192_000 + 4 * 86_400, 192_000 + 5 * 86_400, 192_000 + 6 * 86_400], cue.EditPoints());
-        // The last of them is broken off, so far from the sound's beginning as it has sounded.
+        // The last repeat is cut, as far from the sound's beginning as it has played.
         Assert.Equal(768_000 - (192_000 + 6 * 86_400), cue.HeardTo);
         var quick = show.Apply(new SetSpeed("c", 2)).Show;
         Assert.Equal(96_000, Assert.Single(Schedule.Of(quick.Apply(new SetRounds("c", 1)).Show).Cues).HeardTo);
@@ -84,7 +84,7 @@ public class TimingTests
         var (bed, close) = (Placed(show, "b"), Placed(show, "c"));
         Assert.Equal((33 * 48_000, 50 * 48_000, 0), (close.StartFrame, close.EndFrame, close.InFrame));
         Assert.Equal(("b", 35 * 48_000), (close.CrossfadesFrom, bed.EndFrame));
-        // It follows when slides change, on the end of any slide; what is too long begins within.
+        // It follows when slides change, at the end of any slide; a sound that is too long starts within.
         Assert.Equal(30 * 48_000, Placed(show with { Slides = show.Slides.SetItem(0, Shows.Slide("s1", 7_000)) }, "c").StartFrame);
         Assert.Equal((3 * 48_000, 20 * 48_000), Ends(show, show.Cues[1] with { Span = new("s2", "s2") }));
         var cut = Placed(show with { Cues = [show.Cues[1] with { Span = new("s1", "s1") }] }, "c");
@@ -103,7 +103,7 @@ public class TimingTests
             var cue = show.Cue(placed.CueId);
             if (cue is not { Start.Kind: CueStartKind.End, Stop: CueStop.Span, StopOffsetMs: 0, EachSlide: false } || schedule.Cues.Any(c => c.CrossfadesFrom == placed.CueId)) continue;
             Assert.Equal(order.Of(show, cue.Span!)[^1].EndFrame, placed.EndFrame);
-            // To its own last frame: what is too much is missing at its beginning.
+            // To its own last frame: the excess is cut at its beginning.
             Assert.Equal(placed.Source.Frame(cue.OutFrame), placed.InFrame + placed.UsedFrames);
         }
     });

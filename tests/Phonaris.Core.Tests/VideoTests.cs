@@ -25,15 +25,15 @@ public sealed class VideoTests
         var place = WithVideo(c => c).Cues[0].Video!;
         Assert.Equal((0.2, 0.2, 0.6, 0.6), (place.X, place.Y, Math.Round(place.Width, 9), Math.Round(place.Height, 9)));
 
-        // A place of 400×400 on a slide of 1000×1000: inside, 225 high; filling, only 9/16 of its width is seen.
+        // A box of 400×400 on a slide of 1000×1000: fitted inside, 225 high; filled, only 9/16 of its width is visible.
         place = new(0.5, 0.5, 0.4, 0.4);
         Assert.Equal(new(500, 587.5, 400, 225, 0, 0, 1, 1), place.BoxOf(Shows.Video, 1000, 1000));
         var filling = (place with { Fitting = VideoFitting.Filling }).BoxOf(Shows.Video, 1000, 1000);
         Assert.Equal(new(500, 500, 400, 400, 0.21875, 0, 0.5625, 1), filling);
-        // Half of it cut off at the left: what is left is 320×360.
+        // Its left half cropped: 320×360 are left.
         var cropped = (place with { Crop = new(0.5, 0, 0, 0) }).BoxOf(Shows.Video, 1000, 1000);
         Assert.Equal((0.5, 0.5, 400.0), (cropped.PartX, cropped.PartWidth, cropped.Height));
-        // Of what reaches beyond the slide the part is cut off that does.
+        // The part beyond the slide is cropped.
         Assert.Equal(new(500, 500, 200, 400, 0.21875, 0, 0.28125, 1), filling.Within(0, 0, 700, 1000));
         Assert.Null(filling.Within(0, 0, 500, 1000));
     }
@@ -51,10 +51,10 @@ public sealed class VideoTests
         Assert.Equal((Second, 0), Seen(WithVideo(c => c with { InFrame = Second, DelayMs = 1000, Video = c.Video! with { AtEnd = VideoEnd.BackToFirst } }), 7.5));
         var alone = WithVideo(c => c with { DelayMs = 500, Video = c.Video! with { AtEnd = VideoEnd.Leaves, HiddenBefore = true } });
         Assert.Equal([(null, 0), (0, 1), (null, 0)], new[] { 4.2, 4.5, 7.6 }.Select(s => Seen(alone, s)));
-        // Twice as fast: one second and a half, then the last picture. Muted it is seen all the same; triggered manually it stands.
+        // Twice as fast: one second and a half, then the last picture. Muted it is still visible; triggered manually it waits.
         Assert.Equal((2 * Second, 2), Seen(WithVideo(c => c with { Speed = 2, Muted = true }), 5));
         Assert.Equal((0, 0), Seen(WithVideo(c => c with { Start = CueStart.ByHand }), 6));
-        // Two rounds overlap by their seam; the later one is seen.
+        // Two repeats overlap by their crossfade; the later one is shown.
         var round = WithVideo(c => c with { OutFrame = Second, Rounds = Cue.FillSpan });
         var period = TimedShow.Of(round).Schedule.Cues[0].PeriodFrames;
         Assert.InRange(period, 0.7 * Second, Second - 1);
@@ -64,7 +64,7 @@ public sealed class VideoTests
     [Fact]
     public void Pictures_and_sound_are_of_the_same_place_in_the_file() => Gen.Select(Shows.AnyCue(3, [20 * Second, 20 * Second, 20 * Second, 3 * Second]), Gen.Int[0, 3]).Sample((cue, rounds) =>
     {
-        // A sound whose samples tell where in the file they lie.
+        // A sound whose samples give their position in the file.
         var show = WithVideo(_ => cue with { Id = "v", SoundId = "clip", Span = new("s1", "s3"), InFrame = Second / 2, OutFrame = 2 * Second, LoopPart = null, Rounds = rounds, Speed = 1, Fit = null, Muted = false, LevelDb = 0, LevelPoints = [], Video = VideoPlace.Whole, FadeIn = Fade.None, FadeOut = Fade.None });
         var timed = TimedShow.Of(show);
         if (timed.Schedule.Cues is not [var scheduled, ..]) return;
@@ -92,7 +92,7 @@ public sealed class VideoTests
         foreach (var shot in order.Shots)
         {
             Assert.Equal(at, shot.Start);
-            // Of long shots the ends.
+            // For long shots, the ends.
             foreach (var picture in new[] { shot.Start, shot.Start + 1, (shot.Start + shot.End) / 2, shot.End - 2, shot.End - 1 }.Where(p => p >= shot.Start && p < shot.End).Distinct())
             {
                 var middle = Frames.MiddleOf(picture, fps);
@@ -110,7 +110,7 @@ public sealed class VideoTests
     [Fact]
     public void A_slide_keeps_its_videos_length_when_holds_are_distributed()
     {
-        // Music of 6 s under three slides, on the second of which a muted video of 3 s lies: it needs 3.3 s of them.
+        // Music of 6 s under three slides, on the second of which is a muted video of 3 s: it needs 3.3 s of them.
         var show = WithVideo(c => c with { Muted = true });
         show = show with { Sounds = [.. show.Sounds, Shows.Sound("bed", 6 * Second)], Cues = [.. show.Cues, Shows.Cue("b", "bed", "s1", "s3", 6 * Second)] };
         Assert.Equal([1350L, 3300, 1350], Fitting.Repace.Of(show, "b", null, Fitting.ChangeOn.Anywhere, Fitting.HoldLimits.Usual).Select(s => s.AfterMs));
@@ -123,10 +123,10 @@ public sealed class VideoTests
         show = show with { Cues = [Shows.Cue("v", "voice", "s3", "s5", 30 * Second)] };
         var holds = Fitting.SpreadHolds.Of(show, 50_300, Fitting.SpreadBy.Holds, Fitting.HoldLimits.Usual).Select(s => s.AfterMs).ToList();
         Assert.Equal([10_000L, 10_000, 10_100, 10_100, 10_100], holds);
-        // It does for as little as the voice and the least holds of the others take; no sum is too short for it.
+        // The least total is that of the voice and the shortest holds of the others; it is possible, anything shorter is not.
         Assert.Equal(32_300, Fitting.SpreadHolds.Of(show, 32_300, Fitting.SpreadBy.Holds, Fitting.HoldLimits.Usual).Sum(s => s.AfterMs));
         Assert.Throws<RuleException>(() => Fitting.SpreadHolds.Of(show, 32_299, Fitting.SpreadBy.Holds, Fitting.HoldLimits.Usual));
-        // A locked slide gives what it has.
+        // A locked slide contributes its hold.
         var locked = show.Apply(new SetHoldLocks([new("s4", true)])).Show;
         Assert.Equal([10_150L, 10_000, 10_150], Fitting.SpreadHolds.Of(locked, 50_300, Fitting.SpreadBy.Holds, Fitting.HoldLimits.Usual).Skip(2).Select(s => s.AfterMs));
     }
@@ -152,22 +152,22 @@ public sealed class VideoTests
         var show = Followed(WithVideo(c => c with { DelayMs = 500 }).Apply(new SetHolds([new("s2", 1000, "v")])).Show);
         Assert.Equal(3500, show.Slide("s2").HoldMs);
         Assert.Null(FollowedHolds.Edit(show));
-        // Trimmed, twice as fast, and three times over.
+        // Trimmed, twice as fast, and three times.
         Assert.Equal(1500, Followed(show.Apply(new SetPart("v", Second, 3 * Second)).Show.Apply(new SetSpeed("v", 2)).Show).Slide("s2").HoldMs);
         var cue = Followed(show.Apply(new SetRounds("v", 3)).Show);
         var seam = TimedShow.Of(cue).Schedule.Cues[0].SeamFrames;
         Assert.Equal((500 * Frames.PerMs + 9 * Second - 2 * seam + Frames.PerMs - 1) / Frames.PerMs, cue.Slide("s2").HoldMs);
         Assert.Equal(cue.Slide("s2").HoldMs * Frames.PerMs, TimedShow.Of(cue).Schedule.Cues[0].LengthFrames + 500 * Frames.PerMs, 47.0);
-        // A breath more, where that is wanted.
+        // A pause after it, if wanted.
         Assert.Equal(4300, Followed(show.Apply(new SetHolds([new("s2", 1000, "v", 800)])).Show).Slide("s2").HoldMs);
-        // Sharing out leaves it, and a run does not change it.
+        // Distributing leaves it unchanged, and so does a run.
         Assert.Equal([3250L, 3500, 3250], Fitting.SpreadHolds.Of(show, 10_000, Fitting.SpreadBy.Evenly, Fitting.HoldLimits.Usual).Select(s => s.AfterMs));
-        // Hidden slides ahead of it are not there; bed and spot lead no hold.
+        // Hidden slides before it do not count; beds and spots do not set a hold.
         var hidden = show.Apply(new SetSpan("v", new("s1", "s2"))).Show.Apply(new SetHidden([new("s1", true)])).Show;
         Assert.True(FollowedHolds.Can(hidden, hidden.Slide("s2"), hidden.Cue("v")));
         var bed = show with { Sounds = [show.Sounds[0] with { Kind = SoundKind.Bed, Video = null }], Cues = [show.Cues[0] with { Video = null }] };
         Assert.False(FollowedHolds.Can(bed, bed.Slide("s2"), bed.Cue("v")));
-        // Round and round, triggered manually, or gone: it stays as it is. Set by hand it no longer follows.
+        // Looping, triggered manually, or removed: it stays unchanged. Set manually it no longer follows.
         foreach (var edit in new Edit[] { new SetRounds("v", Cue.FillSpan), new SetStart("v", CueStart.ByHand), new RemoveCue("v"), new SetSpan("v", new("s1", "s2")), new SetHolds([new("s2", 2000)]) })
         {
             var after = show.Apply(edit);
@@ -184,7 +184,7 @@ public sealed class VideoTests
         show = show with { Sounds = [show.Sounds[0] with { Figures = Shows.Figures(hour) }] };
         var video = Assert.Single(Live.LivePlan.Of(TimedShow.Of(show)).Cues).Video!;
         Assert.Equal(($"{show.Sounds[0].Media}-{600 * Second}-{610 * Second}", 0L), (video.File, video.Runs[0].FileFrame));
-        // Where most of it is used, or it is short, it is the file itself.
+        // If most of it is used, or it is short, it is the file itself.
         foreach (var (length, to) in new[] { (hour, hour), (600L * Second, 10L * Second) })
         {
             var whole = show with { Sounds = [show.Sounds[0] with { Figures = Shows.Figures(length) }], Cues = [show.Cues[0] with { InFrame = Second, OutFrame = to }] };
@@ -204,7 +204,7 @@ public sealed class VideoTests
             new PlaceCue(show.Cues[0] with { Id = "w", Video = null }, 0),
         })
             Assert.NotEmpty(Assert.Throws<RuleException>(() => show.Apply(refused)).Message);
-        // Muted, it is still seen; beds are ducked under it only while it is heard.
+        // Muted, it is still visible; beds are ducked under it only while it is audible.
         Assert.Contains("is shown without sound", Checking.Explanation.Of(TimedShow.Of(show.Apply(new SetMuted("v", true)).Show), "s2")[^1].Sentence);
     }
 

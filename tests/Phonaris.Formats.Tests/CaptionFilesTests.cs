@@ -12,7 +12,7 @@ public sealed class CaptionFilesTests
     {
         var show = Made(["Moths & lamps <3. They come at dusk, and stay until the lamp goes out and the night is theirs again.", "", "From dusk --> dawn."], [4000, 60_000, 4000]);
         var captions = Caption.Of(show, RunningOrder.Of(show).Slides);
-        // The client's tests hold this file to a parser of the standard.
+        // The client's tests check this file with a parser of the standard.
         Assert.Equal(File.ReadAllText("said.vtt"), CaptionFiles.WebVtt(captions));
         Assert.StartsWith("1\n00:00:00,000 --> 00:00:00,693\nMoths & lamps <3.\n\n2\n", CaptionFiles.SubRip(captions));
     }

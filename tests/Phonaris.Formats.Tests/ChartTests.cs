@@ -7,7 +7,7 @@ using Phonaris.Formats.Decks.Charts;
 
 namespace Phonaris.Formats.Tests;
 
-/// <summary>Charts and diagrams of presentations, drawn by what is kept in the file: places worked out by hand.</summary>
+/// <summary>Charts and diagrams of presentations, drawn from the data in the file: positions computed by hand.</summary>
 public sealed class ChartTests : IDisposable
 {
     private const string Frame = """
@@ -21,23 +21,23 @@ public sealed class ChartTests : IDisposable
     [Fact]
     public void Columns_stand_on_zero_as_high_as_their_values_side_by_side_or_on_each_other()
     {
-        // In a frame of 200 by 100 with 4 left free around: 192 by 92, with a gap as wide as a column.
+        // In a frame of 200 by 100 with a margin of 4: 192 by 92, with a gap as wide as a column.
         static string Bars(string settings, string axis = """<c:max val="20"/><c:min val="0"/>""") => $"""
             <c:barChart>{settings}<c:gapWidth val="100"/>{Series("A", [10, 20])}{Series("B", [5, -10], index: 1)}<c:axId val="1"/><c:axId val="2"/></c:barChart>{Names}
             <c:valAx><c:axId val="2"/><c:scaling>{axis}</c:scaling>{Hidden}</c:valAx>
             """;
         var beside = Chart(Bars("""<c:barDir val="col"/><c:grouping val="clustered"/>""", """<c:max val="20"/><c:min val="-20"/>"""));
-        // Three column widths a category: 96 / 3 = 32; 0 lies in the middle, at 50; 10 is a quarter of 92.
+        // Three column widths per category: 96 / 3 = 32; 0 is in the middle, at 50; 10 is a quarter of 92.
         Assert.Equal([(20.0, 27.0, 32.0, 23.0), (116, 4, 32, 46), (52, 38.5, 32, 11.5), (148, 50, 32, 23)], beside.Select(Placed));
         Assert.Equal([new SolidPaint(0xFF804020), new SolidPaint(0xFF804020), new SolidPaint(0xFF7B3F68), new SolidPaint(0xFF7B3F68)], beside.Select(s => s.Fill));
-        // On each other: what is below zero hangs from it.
+        // Stacked: negative values hang below zero.
         var stacked = Chart(Bars("""<c:barDir val="col"/><c:grouping val="stacked"/>""", """<c:max val="20"/><c:min val="-20"/>"""));
         Assert.Equal([(28.0, 27.0, 48.0, 23.0), (124, 4, 48, 46), (28, 15.5, 48, 11.5), (124, 50, 48, 23)], stacked.Select(Placed));
-        // Horizontal bars run to the right, with categories from the bottom.
+        // Horizontal bars extend to the right, with categories from the bottom.
         var lying = Chart(Bars("""<c:barDir val="bar"/><c:grouping val="clustered"/>""", """<c:max val="20"/><c:min val="-20"/>"""));
         Assert.Equal((100.0, 148.0), (Math.Round(lying[0].Box.X, 6), Math.Round(lying[0].Box.X + lying[0].Box.Width, 6)));
         Assert.True(lying[0].Box.Y > lying[1].Box.Y);
-        // As shares, from −0.5, which −10 of 30 is rounded to, to 1: two thirds of it are four ninths of the height.
+        // As percentages, from −0.5, which −10 of 30 is rounded to, to 1: two thirds of it are four ninths of the height.
         var shares = Chart(Bars("""<c:barDir val="col"/><c:grouping val="percentStacked"/>""", ""));
         Assert.Equal(92 * 4 / 9.0, shares[0].Box.Height, 0.001);
     }
@@ -45,18 +45,18 @@ public sealed class ChartTests : IDisposable
     [Fact]
     public void Pies_share_out_a_circle_and_lines_go_through_their_points()
     {
-        // A quarter from the top to the right, about (100, 50), of radius 46.
+        // A quarter from the top to the right, around (100, 50), with radius 46.
         var pie = Chart($"<c:pieChart><c:varyColors val=\"1\"/>{Series("A", [1, 3])}</c:pieChart>");
         var piece = pie[0].Outline.Parts[0].Path;
         Assert.Equal([(100.0, 4.0), (146, 50), (100, 50)], piece.Where(m => m.Kind != PenMoveKind.Close).Select(m => (Math.Round(m.X, 6), Math.Round(m.Y, 6))));
         Assert.Equal([new SolidPaint(0xFF804020), new SolidPaint(0xFF7B3F68)], pie.Select(s => s.Fill));
-        // What is written at a piece of its own goes before what is written at all.
+        // The label of a slice takes precedence over the label of all.
         const string labels = """<c:dLbls><c:dLbl><c:idx val="0"/><c:tx><c:rich><a:p><a:r><a:t>few</a:t></a:r></a:p></c:rich></c:tx><c:showVal val="1"/></c:dLbl><c:dLbl><c:idx val="1"/><c:delete val="1"/></c:dLbl><c:showVal val="1"/></c:dLbls>""";
         var told = Chart($"<c:pieChart>{Series("A", [1, 3, 5]).Replace("</c:ser>", labels + "</c:ser>", StringComparison.Ordinal)}</c:pieChart>");
         Assert.Equal(["few", "5"], told.Where(s => s.Text is not null).Select(Words));
         var ring = Chart($"<c:doughnutChart>{Series("A", [1, 3])}<c:holeSize val=\"50\"/></c:doughnutChart>");
         Assert.Contains((123.0, 50.0), ring[0].Outline.Parts[0].Path.Select(m => (Math.Round(m.X, 6), Math.Round(m.Y, 6))));
-        // A line from middle to middle of its categories; where a value is missing it is broken.
+        // A line from centre to centre of its categories; at a missing value it is broken.
         var line = Chart($"<c:lineChart>{Series("A", [0, 10, null, 10, 0])}<c:axId val=\"1\"/><c:axId val=\"2\"/></c:lineChart>{Names}<c:valAx><c:axId val=\"2\"/><c:scaling><c:max val=\"10\"/></c:scaling>{Hidden}</c:valAx>")[0];
         Assert.Equal(
             [(PenMoveKind.Move, 23.2, 96.0), (PenMoveKind.Line, 61.6, 4), (PenMoveKind.Move, 138.4, 4), (PenMoveKind.Line, 176.8, 96)],
@@ -67,7 +67,7 @@ public sealed class ChartTests : IDisposable
     [Fact]
     public void Values_go_out_from_a_point_and_bubbles_are_as_large_as_their_sizes()
     {
-        // Four axes about (100, 50), each 46 long: up, to the right, down, to the left.
+        // Four axes around (100, 50), each 46 long: up, right, down, left.
         const string axes = $"""{Names}<c:valAx><c:axId val="2"/><c:scaling><c:max val="10"/><c:min val="0"/></c:scaling>{Hidden}</c:valAx>""";
         string Radar(string style) => $"""<c:radarChart><c:radarStyle val="{style}"/>{Series("A", [10, 5, 10, 0])}<c:axId val="1"/><c:axId val="2"/></c:radarChart>{axes}""";
         var (line, area) = (Chart(Radar("marker"))[0], Chart(Radar("filled"))[0]);
@@ -88,10 +88,10 @@ public sealed class ChartTests : IDisposable
             <chart:axis chart:dimension="x" chart:style-name="bare"/><chart:axis chart:dimension="y" chart:style-name="bare"/>
             <chart:series chart:values-cell-range-address="local-table.B2:.B3"><chart:domain table:cell-range-address="local-table.C2:.C3"/><chart:domain table:cell-range-address="local-table.B2:.B3"/></chart:series>
             """);
-        // 20 and, of half that area, 10; the larger one further to the right and, of −10, lower.
+        // 20 and, with half that area, 10; the larger one further to the right and, at −10, lower.
         Assert.Equal([16.263, 23.0], others.Select(b => Math.Round(b.Box.Width, 3)));
         Assert.True(others[1].Box.X > others[0].Box.X && others[1].Box.Y > others[0].Box.Y);
-        // The largest is half as wide as the room is high, 92; one of a quarter of its size half of that.
+        // The largest is half as wide as the plot is high, 92; one of a quarter of its size is half of that.
         Assert.Equal([46.0, 23], bubbles.Select(b => Math.Round(b.Box.Width, 6)));
         Assert.All(bubbles, b => Assert.Equal(new Line(0xFF333333, 1, []), b.Line));
     }
@@ -158,7 +158,7 @@ public sealed class ChartTests : IDisposable
         Assert.Equal(new SolidPaint(0xFF804020), columns[0].Fill);
         var named = OtherChart("chart:bar", "", axes.Replace(" chart:style-name=\"bare\"", "", StringComparison.Ordinal) + series, """<chart:title><text:p>Moths</text:p></chart:title><chart:legend chart:legend-position="end"/>""");
         Assert.Superset(new HashSet<string> { "Moths", "June", "July", "Hawk", "Lappet", "0" }, named.Where(s => s.Text is not null).Select(Words).ToHashSet());
-        // 10 of 30 are a third of a circle, from the top; its pieces are coloured one by one.
+        // 10 of 30 are a third of a circle, from the top; its slices are coloured individually.
         var pie = OtherChart("chart:circle", bars, axes + """<chart:series chart:values-cell-range-address="local-table.B2:.B3"><chart:data-point/><chart:data-point chart:style-name="a"/></chart:series>""");
         var ends = pie[0].Outline.Parts[0].Path.Where(m => m.Kind is PenMoveKind.Move or PenMoveKind.Curve).Select(m => (X: m.X, Y: m.Y)).ToList();
         Assert.Equal((100, 4), (ends[0].X, ends[0].Y));
@@ -178,7 +178,7 @@ public sealed class ChartTests : IDisposable
     [InlineData(0.256, "0.0%", "25.6%")]
     [InlineData(4, "\\#0\" moths\"", "#4 moths")]
     [InlineData(1 / 3.0, "General", "0.333333")]
-    // What cannot be gone by is written plainly: a quote that does not end, a day before the calendar, nothing left to write.
+    // What cannot be formatted uses the default: an unclosed quote, a day before the calendar, an empty result.
     [InlineData(5, "\"open", "5")]
     [InlineData(-5, "yyyy", "-5")]
     [InlineData(5, ";;;", "5")]

@@ -73,7 +73,7 @@ public sealed class DeckTests : IDisposable
     [Fact]
     public void Parts_of_a_drawing_that_use_each_other_lie_as_deep_as_they_are_drawn()
     {
-        // Forty parts, each 200 deep with the one before it used at its bottom, defined in an order in which each is met before its user.
+        // Forty patterns, each 200 deep with the one before it used at its bottom, defined in an order in which each is read before its user.
         var parts = Enumerable.Range(0, 40).Select(n => $"<g id=\"p{n}\">{string.Concat(Enumerable.Repeat("<g>", 200))}{(n > 0 ? $"<use href=\"#p{n - 1}\"/>" : "<rect/>")}{string.Concat(Enumerable.Repeat("</g>", 200))}</g>");
         File.WriteAllText(PathOf("deep.svg"), $"<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"9\" height=\"9\"><defs>{string.Concat(parts)}</defs><use href=\"#p39\"/></svg>");
         Assert.Contains("too complex", Assert.Throws<RuleException>(() => Read("deep.svg")).Message);
@@ -82,7 +82,7 @@ public sealed class DeckTests : IDisposable
     [Fact]
     public void A_locked_pdf_is_refused_by_name()
     {
-        // Standard security handler, revision 3: neither key can be the one of an empty password.
+        // Standard security handler, revision 3: neither key can be that of an empty password.
         var pdf = "%PDF-1.4\n1 0 obj\n<< /Type /Catalog /Pages 2 0 R >>\nendobj\n2 0 obj\n<< /Type /Pages /Kids [3 0 R] /Count 1 >>\nendobj\n"
             + "3 0 obj\n<< /Type /Page /Parent 2 0 R /MediaBox [0 0 9 9] >>\nendobj\n"
             + $"4 0 obj\n<< /Filter /Standard /V 2 /R 3 /Length 128 /P -44 /O <{new string('a', 64)}> /U <{new string('b', 64)}> >>\nendobj\n"
@@ -94,7 +94,7 @@ public sealed class DeckTests : IDisposable
     [Fact]
     public void A_picture_of_1600_million_pixels_is_refused_from_its_header()
     {
-        // A PNG that says 40,000 × 40,000 and goes no further.
+        // A PNG that declares 40,000 × 40,000 pixels and ends there.
         byte[] header = [0, 0, 0, 13, .. "IHDR"u8, 0, 0, 0x9C, 0x40, 0, 0, 0x9C, 0x40, 8, 2, 0, 0, 0];
         var crc = BitConverter.GetBytes(Crc32(header.AsSpan(4)));
         Array.Reverse(crc);

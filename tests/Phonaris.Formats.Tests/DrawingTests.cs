@@ -7,7 +7,7 @@ using static Phonaris.Formats.Tests.PresentationMaker;
 
 namespace Phonaris.Formats.Tests;
 
-/// <summary>The finer points of what slides are drawn from: lines, tables, pictures, lists, what stands behind.</summary>
+/// <summary>Details of slide drawings: lines, tables, pictures, lists, backgrounds.</summary>
 public sealed class DrawingTests : MadeDecks
 {
     [Fact]
@@ -79,7 +79,7 @@ public sealed class DrawingTests : MadeDecks
         Assert.Equal((new SolidPaint(0xFFFFFFFF), 0.0), (second.Fill, second.Text!.Left));
         Assert.Equal(0x40804020u, Assert.IsType<SolidPaint>(third.Fill).Color);
 
-        // Where the deck holds the style, by that: its lines within and around, its bold first row, its second band.
+        // If the deck contains the style, from that: its outer and inner lines, its bold first row, its second band.
         using (var deck = PresentationDocument.Open(PathOf("table.pptx"), isEditable: true))
         using (var styles = new StreamWriter(deck.PresentationPart!.AddNewPart<TableStylesPart>().GetStream()))
             styles.Write("""
@@ -108,7 +108,7 @@ public sealed class DrawingTests : MadeDecks
         Assert.Equal((true, Align.Right, 24.0, 1.0, 0.75), (first.RightToLeft, first.Align, first.LineHeight, first.LineSpacing, first.Bullet!.Scale));
         Assert.Equal([50.0, 100], first.Tabs);
         Assert.Equal((3.0, 0xFFFFFF00u, "One Face"), (first.Runs[0].Spacing, first.Runs[0].Highlight, first.Runs[0].Font));
-        // What the run names, then the theme's for its language, then its own for the east.
+        // The font of the run, then the theme's for its language, then its own East Asian one.
         Assert.Equal(["East Face", "Lantern Gothic", "Lantern Song"], first.Runs[0].OtherFonts);
         Assert.Equal(["Lantern Song"], small.Runs[0].OtherFonts);
         Assert.Equal([("M", 20.0), ("OTH", 16), (" N", 20), ("IGHT", 16)], small.Runs.Select(r => (r.Text, Math.Round(r.Size, 6))));
@@ -136,11 +136,11 @@ public sealed class DrawingTests : MadeDecks
     [Fact]
     public void Shadows_patterns_and_what_is_done_to_colours_are_taken_over()
     {
-        // A quarter turn from the right is below; what says it has no effects has none.
+        // A quarter turn from the right is down; an empty effect list means no effects.
         var shadow = Pptx("""<a:effectLst><a:outerShdw blurRad="50800" dist="38100" dir="5400000"><a:srgbClr val="000000"><a:alpha val="40000"/></a:srgbClr></a:outerShdw></a:effectLst>""")[0].Shadow!;
         Assert.Equal((0x66000000u, 4.0, 0.0, 3.0), (shadow.Color, shadow.Blur, Math.Round(shadow.X, 6), Math.Round(shadow.Y, 6)));
         Assert.Null(Pptx("<a:effectLst/>")[0].Shadow);
-        // What lies in a group may be filled as that is.
+        // A shape in a group may use the group's fill.
         PresentationMaker.Pptx(PathOf("group.pptx"), [$"""
             ><p:cSld><p:spTree><p:grpSp><p:nvGrpSpPr><p:cNvPr id="8" name="g"/></p:nvGrpSpPr><p:grpSpPr><a:solidFill><a:srgbClr val="C0392B"/></a:solidFill></p:grpSpPr>{Shape(3, 0, 0, 10, 10, "<a:grpFill/>")}</p:grpSp></p:spTree></p:cSld>
             """]);
@@ -188,7 +188,7 @@ public sealed class DrawingTests : MadeDecks
     {
         using var dots = new SKBitmap(8, 4);
         var png = dots.Encode(SKEncodedImageFormat.Png, 90).ToArray();
-        // Half as wide as its 8 pixels at 96 to the inch, its middle on the middle, 1 point on.
+        // Half as wide as its 8 pixels at 96 per inch, centred, 1 point offset.
         static string Stretched(int id, string cut, string within) => Shape(id, 0, 0, 100, 50, $"<a:blipFill><a:blip r:embed=\"rDots\"/>{cut}<a:stretch><a:fillRect {within}/></a:stretch></a:blipFill>");
         PresentationMaker.Pptx(PathOf("tiles.pptx"), [$"""
             ><p:cSld><p:spTree>{Shape(3, 0, 0, 100, 50, """<a:blipFill><a:blip r:embed="rDots"/><a:tile tx="12700" ty="0" sx="50000" sy="100000" flip="x" algn="ctr"/></a:blipFill>""")}
@@ -198,7 +198,7 @@ public sealed class DrawingTests : MadeDecks
         var shapes = Draw("tiles.pptx").Shapes;
         Assert.Equal(new Tiling(3, 3, 0.5, 0.5, 1, 0, MirroredAcross: true), Assert.IsType<PicturePaint>(shapes[0].Fill).Tiled);
         Assert.Equal((1, 0), Assert.IsType<GradientPaint>(shapes[1].Fill).Center);
-        // Half as high again as its area: a sixth is cut off above and below. Four fifths of it in half of the area: as much room again at its right.
+        // Half as high again as its area: a sixth is cropped above and below. Four fifths of it in half of the area: as much space again at its right.
         Assert.Equal([(0, 0.166667, 0, 0.166667), (0.2, 0, -0.8, 0)], shapes.Skip(2).Select(s => Assert.IsType<PicturePaint>(s.Fill)).Select(p => (Math.Round(p.Left, 6), Math.Round(p.Top, 6), Math.Round(p.Right, 6), Math.Round(p.Bottom, 6))));
     }
 

@@ -20,7 +20,7 @@ public class FileNamesTests
         Assert.Equal(5, names.Values.Distinct(StringComparer.OrdinalIgnoreCase).Count());
         Assert.Equal([".wav", ".WAV", ".wav", ".m p 3", ".wav"], names.Values.Select(n => Path.GetExtension(n)));
         Assert.Equal("Dusk feat. Someone.wav", names["3"]);
-        // No character is cut in half.
+        // No surrogate pair is cut.
         Assert.Equal(names["5"], Names.PlainLines(names["5"]));
     }
 }

@@ -6,7 +6,7 @@ using static Phonaris.Formats.Tests.PresentationMaker;
 
 namespace Phonaris.Formats.Tests;
 
-/// <summary>The outlines of shapes: those of the standards by their names, and those a file draws itself.</summary>
+/// <summary>The outlines of shapes: those of the standards by name, and custom ones.</summary>
 public sealed class FormTests : MadeDecks
 {
     [Fact]
@@ -16,7 +16,7 @@ public sealed class FormTests : MadeDecks
             <a:custGeom><a:pathLst><a:path w="200" h="100"><a:moveTo><a:pt x="0" y="0"/></a:moveTo><a:lnTo><a:pt x="200" y="0"/></a:lnTo>
             <a:quadBezTo><a:pt x="200" y="100"/><a:pt x="100" y="100"/></a:quadBezTo><a:arcTo wR="50" hR="50" stAng="0" swAng="10800000"/><a:close/></a:path></a:pathLst></a:custGeom>
             """)[0].Outline;
-        // On its shape, which is half as large as its own space.
+        // On its shape, which is half as large as its own coordinates.
         Assert.Equal((100.0, 50.0), (form.Width, form.Height));
         Assert.Equal([PenMoveKind.Move, PenMoveKind.Line, PenMoveKind.Curve, PenMoveKind.Curve, PenMoveKind.Curve, PenMoveKind.Close], form.Parts[0].Path.Select(m => m.Kind));
         // Half an ellipse of radius 50 from (100, 100) there: it ends a diameter to the left.
@@ -34,7 +34,7 @@ public sealed class FormTests : MadeDecks
         Assert.Empty(Read("all.pptx").NotDrawn);
         foreach (var (name, form) in names.Zip(Draw("all.pptx").Shapes.Select(s => s.Outline)))
         {
-            // Pointers of callouts and the lines of titles reach out by less than half of the longer side.
+            // The pointers of callouts and the lines of titles extend by less than half of the longer side.
             var (across, down) = (form.Width / width, form.Height / height);
             var reach = Math.Max(width, height) / 2;
             Assert.All(form.Parts.SelectMany(p => p.Path).Where(m => m.Kind != PenMoveKind.Close), m => Assert.True(
@@ -46,14 +46,14 @@ public sealed class FormTests : MadeDecks
     [Fact]
     public void A_form_takes_the_values_it_is_given()
     {
-        // An arrow 200 by 100 with a shaft of three quarters and a head as long as the height.
+        // An arrow of 200 by 100 with a shaft of three quarters and a head as long as it is high.
         var arrow = Pptx("""<a:prstGeom prst="rightArrow"><a:avLst><a:gd name="adj1" fmla="val 75000"/><a:gd name="adj2" fmla="val 100000"/></a:avLst></a:prstGeom>""", size: (200, 100))[0].Outline;
         Assert.Equal(
             [(0.0, 12.5), (100, 12.5), (100, 0), (200, 50), (100, 100), (100, 87.5), (0, 87.5)],
             arrow.Parts.Single().Path.Where(m => m.Kind != PenMoveKind.Close).Select(m => (Math.Round(m.X, 6), Math.Round(m.Y, 6))));
-        // Its text stands in the shaft, and in the head as far as that is as high.
+        // Its text is in the shaft, and in the head as far as that is as high.
         Assert.Equal((0.0, 12.5, 125.0, 87.5), arrow.Room is { } room ? (room.Left, room.Top, Math.Round(room.Right, 6), room.Bottom) : default);
-        // The one who writes a form of their own writes it by the same formulas.
+        // A custom shape with the same formulas gives the same outline.
         var own = Pptx("""
             <a:custGeom><a:avLst><a:gd name="a" fmla="val 3"/></a:avLst><a:gdLst><a:gd name="x" fmla="*/ w a 4"/><a:gd name="y" fmla="?: a vc b"/></a:gdLst>
             <a:pathLst><a:path fill="darken"><a:moveTo><a:pt x="x" y="y"/></a:moveTo><a:lnTo><a:pt x="r" y="b"/></a:lnTo></a:path><a:path stroke="0"><a:moveTo><a:pt x="l" y="t"/></a:moveTo></a:path></a:pathLst></a:custGeom>
@@ -65,7 +65,7 @@ public sealed class FormTests : MadeDecks
     [Fact]
     public void A_custom_shape_of_opendocument_follows_its_own_path()
     {
-        // A ring as thick as its modifier says, an arc, and a quarter; in a space of its own.
+        // A ring as thick as its modifier says, an arc, and a quadrant; with their own coordinates.
         Odp(PathOf("own.odp"), "", """
             <draw:page draw:master-page-name="Night"><draw:custom-shape svg:x="1cm" svg:y="1cm" svg:width="4cm" svg:height="2cm"><text:p>In it</text:p>
             <draw:enhanced-geometry svg:viewBox="0 0 200 100" draw:type="non-primitive" draw:modifiers="25" draw:text-areas="?f0 ?f0 175 75" draw:mirror-horizontal="true"
@@ -77,12 +77,12 @@ public sealed class FormTests : MadeDecks
         Assert.Equal((200.0, 100.0, new TextRoom(25, 25, 175, 75)), (shape.Outline.Width, shape.Outline.Height, shape.Outline.Room));
         Assert.Equal([PartFill.Plain, PartFill.None], shape.Outline.Parts.Select(p => p.Fill));
         var moves = shape.Outline.Parts[0].Path.Where(m => m.Kind != PenMoveKind.Close).Select(m => (X: Math.Round(m.X, 3), Y: Math.Round(m.Y, 3))).ToList();
-        // Twice around, beginning at the right: the outer one touches the box, the inner one lies within by the formulas.
+        // Twice around, starting at the right: the outer one touches the box, the inner one is within by the formulas.
         Assert.Contains((200.0, 50.0), moves);
         Assert.Contains((0.0, 50.0), moves);
         Assert.Contains((150.0, 50.0), moves);
         Assert.Contains((100.0, 75.0), moves);
-        // A quarter sets out along x, the next along y.
+        // One quadrant starts along x, the next along y.
         var quarters = shape.Outline.Parts[1].Path.Where(m => m.Kind == PenMoveKind.Curve).ToList();
         Assert.Equal((0.0, 50.0, 200.0, 100.0), (quarters[0].Y1, quarters[0].Y, quarters[1].X, quarters[1].Y));
         Assert.True(quarters[1].X1 == quarters[0].X && quarters[0].X2 == quarters[0].X);
@@ -109,7 +109,7 @@ public sealed class FormTests : MadeDecks
         var shapes = DeckFormats.Draw(PathOf("free.odp"), MediaTypes.Odp, [1])[0].Shapes;
         var closed = shapes[0].Outline.Parts[0];
         Assert.Equal((PenMoveKind.Move, PenMoveKind.Line, PenMoveKind.Curve), (closed.Path[0].Kind, closed.Path[1].Kind, closed.Path[2].Kind));
-        // Half a circle to the left of the box: it reaches 50 beyond.
+        // Half a circle to the left of the box: it extends 50 beyond.
         Assert.InRange(closed.Path.Where(m => m.Kind == PenMoveKind.Curve).Min(m => m.X), -50.5, -49.5);
         Assert.Equal(PartFill.None, shapes[1].Outline.Parts[0].Fill);
         Assert.Contains(shapes[2].Outline.Parts[0].Path, m => m.Kind == PenMoveKind.Curve);

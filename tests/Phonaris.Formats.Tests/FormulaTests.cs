@@ -6,13 +6,13 @@ using Phonaris.Formats.Decks.Presentations;
 
 namespace Phonaris.Formats.Tests;
 
-/// <summary>What forms and charts are worked out by: formulas of both standards, the pen, round scales.</summary>
+/// <summary>The mathematics of shapes and charts: formulas of both standards, the pen, round scales.</summary>
 public sealed class FormulaTests
 {
     private static readonly XNamespace Draw = "urn:oasis:names:tc:opendocument:xmlns:drawing:1.0";
 
     [Theory]
-    // A form 400 wide and 300 high.
+    // A shape 400 wide and 300 high.
     [InlineData("val 7", 7), InlineData("*/ w 3 4", 300), InlineData("+- r 5 b", 105), InlineData("+/ w h 2", 350), InlineData("?: l 1 2", 2), InlineData("?: w hd2 2", 150)]
     [InlineData("abs -3", 3), InlineData("max w h", 400), InlineData("min w h", 300), InlineData("mod w h 0", 500), InlineData("pin 1 9 5", 5), InlineData("pin 1 0 5", 1), InlineData("sqrt 144", 12)]
     [InlineData("sin 10 5400000", 10), InlineData("cos 10 10800000", -10), InlineData("tan 10 2700000", 10), InlineData("at2 1 1", 2_700_000), InlineData("at2 -1 0", 10_800_000)]
@@ -56,7 +56,7 @@ public sealed class FormulaTests
             pen.ArcTo(rx, ry, start, sweep);
             var on = Math.Atan2(rx * Math.Sin(start), ry * Math.Cos(start));
             var (cx, cy) = (-rx * Math.Cos(on), -ry * Math.Sin(on));
-            // Each end of a piece is on the ellipse, and so is the middle of each, to a thousandth of the radius: a quarter at most is one curve.
+            // Both ends and the middle of each piece are on the ellipse, to a thousandth of the radius: a curve covers at most a quadrant.
             var from = pen.Moves[0];
             foreach (var move in pen.Moves.Skip(1))
             {
@@ -64,7 +64,7 @@ public sealed class FormulaTests
                 Off((from.X + 3 * move.X1 + 3 * move.X2 + move.X) / 8, (from.Y + 3 * move.Y1 + 3 * move.Y2 + move.Y) / 8, 0.01);
                 from = move;
             }
-            // The line from the middle to its end stands where the two angles together say.
+            // The direction from the centre to its end is the sum of both angles.
             var end = Math.Atan2(pen.At.Y - cy, pen.At.X - cx);
             Assert.Equal(1, Math.Cos(end - (start + sweep)), 1e-6);
 
@@ -103,11 +103,11 @@ public sealed class FormulaTests
     public void A_scale_keeps_what_the_file_sets_where_that_is_possible()
     {
         Assert.Equal(new ChartScale(10, 50, 20), ChartScale.Of([3, 70], new ChartAxis(Least: 10, Most: 50, Step: 20)));
-        // So many marks would be a grey field, and an end before the beginning is none.
+        // So many marks would be a grey area, and a maximum below the minimum is invalid.
         Assert.InRange(ChartScale.Of([0, 1e9], new ChartAxis(Step: 1)).Marks.Count, 2, 12);
         Assert.True(ChartScale.Of([5], new ChartAxis(Least: 100)) is { Least: 100, Most: > 100 });
         Assert.Equal((0.0, 1.0), ChartScale.Of([], new ChartAxis()) is var empty ? (empty.Least, Math.Min(1, empty.Most)) : default);
-        // What lies closely together is looked at without 0.
+        // Values close together are shown without 0.
         Assert.True(ChartScale.Of([1000, 1004], new ChartAxis()).Least > 900);
     }
 

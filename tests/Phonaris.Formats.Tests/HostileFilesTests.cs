@@ -9,7 +9,7 @@ using static Phonaris.Formats.Tests.PresentationMaker;
 
 namespace Phonaris.Formats.Tests;
 
-/// <summary>Files that mean harm or are broken: each is read, or refused with a sentence; nothing else happens, in bounded time.</summary>
+/// <summary>Malicious or broken files: each is read or rejected with a sentence, and nothing else happens, in limited time.</summary>
 public sealed class HostileFilesTests : IDisposable
 {
     private const int Mutations = 1_000;
@@ -45,13 +45,13 @@ public sealed class HostileFilesTests : IDisposable
             names.Add(name);
             Assert.Equal(1000, await LengthAsync(content));
         }
-        // Paths are names only, and a zip within is not opened.
+        // Paths are only names, and a zip within is not opened.
         Assert.Equal(["bell.wav", "outside.wav"], names.Select(Path.GetFileName).Where(n => n is "bell.wav" or "outside.wav").Order());
         Assert.DoesNotContain(names, n => n.Contains('/') || n.EndsWith(".txt", StringComparison.Ordinal) || n.StartsWith('.'));
         Assert.Contains("inner.zip is an archive inside the archive", told.Single());
         Assert.False(File.Exists(Path.Combine(_folder.Parent!.FullName, "outside.wav")));
 
-        // What would unpack to more than was claimed ends where it claimed to.
+        // An entry that unpacks to more than its declared size ends there.
         var bytes = await File.ReadAllBytesAsync(PathOf("sounds.zip"));
         var central = bytes.AsSpan().IndexOf("PK\x01\x02"u8);
         while (central >= 0 && central + 46 < bytes.Length)
@@ -68,7 +68,7 @@ public sealed class HostileFilesTests : IDisposable
         {
             await foreach (var _ in SoundArchive.ReadAsync(PathOf("broken.zip"), "broken.zip", told.Add, CancellationToken.None))
             {
-                // None is to come.
+                // No exception is expected.
             }
         });
     }
@@ -103,7 +103,7 @@ public sealed class HostileFilesTests : IDisposable
                 read++;
                 var slides = deck.ToSlides(() => "s", 4000);
                 Assert.NotEmpty(slides);
-                // Drawn too, now and then: the pictures are where a lie about sizes would hurt.
+                // Some are drawn too: a false size would do harm in the pictures.
                 if (seed % 12 == 0)
                     foreach (var slide in slides.Take(2).Where(s => s.Picture.Type != MediaTypes.Pdf))
                         await new SlidePictures(derived, _ => path, new PagePainter(DeckFormats.Draw)).PngAsync(slide.Picture with { Media = $"{seed}" }, 160, CancellationToken.None).WaitAsync(Patience);
@@ -125,12 +125,12 @@ public sealed class HostileFilesTests : IDisposable
         var words = new string('w', 60_000);
         string[] shapes =
         [
-            // Turned round and round, formulas on formulas, sizes beyond all numbers.
+            // Endless rotation, nested formulas, sizes beyond all numbers.
             Shape(3, 0, 0, 100, 100, """<a:custGeom><a:pathLst><a:path><a:arcTo wR="9e300" hR="1" stAng="0" swAng="9e18"/><a:arcTo wR="1" hR="1" stAng="0" swAng="9000000000000000000"/></a:path></a:pathLst></a:custGeom>"""),
             Shape(3, 0, 0, 100, 100, $"<a:custGeom><a:gdLst>{string.Concat(Enumerable.Range(0, 20_000).Select(i => $"<a:gd name=\"g\" fmla=\"*/ g 99999 1\"/>"))}</a:gdLst><a:pathLst><a:path><a:lnTo><a:pt x=\"g\" y=\"g\"/></a:lnTo></a:path></a:pathLst></a:custGeom>"),
-            // A word that never ends, in a column of a letter.
+            // An endless word, in a column one letter wide.
             Shape(3, 0, 0, 20, 100, "", Paragraph(words)),
-            // A table that claims to span what it has not, many times over.
+            // A table that claims to span cells it does not have, many times over.
             $"""
             <p:graphicFrame><p:nvGraphicFramePr><p:cNvPr id="4" name="t"/><p:nvPr/></p:nvGraphicFramePr><p:xfrm><a:off x="0" y="0"/><a:ext cx="2540000" cy="1270000"/></p:xfrm><a:graphic><a:graphicData uri="table"><a:tbl><a:tblGrid>{string.Concat(Enumerable.Repeat("<a:gridCol w=\"9999999999999\"/>", 60))}</a:tblGrid>
             {string.Concat(Enumerable.Repeat($"<a:tr h=\"-5\">{string.Concat(Enumerable.Repeat("<a:tc gridSpan=\"2000000000\" rowSpan=\"2000000000\"><a:txBody><a:bodyPr/><a:p><a:r><a:t>w</a:t></a:r></a:p></a:txBody></a:tc>", 60))}</a:tr>", 60))}</a:tbl></a:graphicData></a:graphic></p:graphicFrame>
@@ -161,7 +161,7 @@ public sealed class HostileFilesTests : IDisposable
 
     private void AssertRefused(string name, string why) => Assert.Contains(why, Assert.Throws<RuleException>(() => Read(name)).Message);
 
-    /// <summary>A file that can be read, made again.</summary>
+    /// <summary>A readable file, to be corrupted.</summary>
     private string Good(string name)
     {
         var path = PathOf(name);
@@ -189,7 +189,7 @@ public sealed class HostileFilesTests : IDisposable
         return path;
     }
 
-    /// <summary>Spoils a file: its bytes, or, for a packed one, as often the text of one of its parts.</summary>
+    /// <summary>Corrupts a file: its bytes, or, for a zip file, equally often the text of one of its parts.</summary>
     private static void Mutate(string from, string to, Random random)
     {
         if (Path.GetExtension(from) is ".pptx" or ".odp" && random.Next(3) > 0)
@@ -218,7 +218,7 @@ public sealed class HostileFilesTests : IDisposable
                 case 2: bytes = [.. bytes[..at], .. bytes[at..Math.Min(bytes.Length, at + length)], .. bytes[at..]]; break;
                 case 3: bytes = bytes[..Math.Max(8, at)]; break;
                 case 4:
-                    // Figures are where sizes, counts and places stand.
+                    // Digits are where sizes, counts and positions are.
                     var figure = Array.FindIndex(bytes, at, b => b is >= (byte)'0' and <= (byte)'9');
                     if (figure >= 0) bytes = [.. bytes[..figure], .. Encoding.ASCII.GetBytes(new[] { "-1", "0", "999999999", "2147483648", "1e9", "NaN" }[random.Next(6)]), .. bytes[(figure + 1)..]];
                     break;

@@ -5,7 +5,7 @@ using static Phonaris.Formats.Tests.PresentationMaker;
 
 namespace Phonaris.Formats.Tests;
 
-/// <summary>A folder for decks of one slide that tests make.</summary>
+/// <summary>A folder for decks of one slide made by tests.</summary>
 public abstract class MadeDecks : IDisposable
 {
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-drawings");
@@ -24,7 +24,7 @@ public abstract class MadeDecks : IDisposable
 
     protected void Maker(string name, string shapes) => PresentationMaker.Pptx(PathOf(name), [$"><p:cSld><p:spTree>{shapes}</p:spTree></p:cSld>"]);
 
-    /// <summary>The shapes of a slide of one shape.</summary>
+    /// <summary>The shapes of a one-slide deck with one shape.</summary>
     protected ValueList<DrawnShape> Pptx(string properties, string attributes = "", string body = "", (double Width, double Height)? size = null)
     {
         Maker("one.pptx", Shape(3, 0, 0, size?.Width ?? 100, size?.Height ?? 50, properties, body, attributes));

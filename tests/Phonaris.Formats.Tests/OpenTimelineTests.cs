@@ -6,7 +6,7 @@ using Phonaris.Formats.Timelines;
 
 namespace Phonaris.Formats.Tests;
 
-/// <summary>Timelines read back by the published schema of OpenTimelineIO: what lies where, and which frames of which file it is.</summary>
+/// <summary>Timelines read back by the published schema of OpenTimelineIO: the position and the source range of each clip.</summary>
 public sealed class OpenTimelineTests
 {
     private const int Fps = 25;
@@ -26,7 +26,7 @@ public sealed class OpenTimelineTests
             Assert.Equal((end - start) * Fps / 48_000, tracks[0].Items.Sum(i => i.Frames));
             foreach (var cue in timed.Schedule.Cues)
             {
-                // Looked at every 100 ms: what the engine plays there is what the timeline says.
+                // Every 100 ms, what the engine plays is what the timeline says.
                 for (var at = Math.Max(cue.StartFrame, start); at < Math.Min(cue.EndFrame, end); at += 4_800)
                 {
                     var clips = tracks.Skip(1).Where(t => t.Enabled).SelectMany(t => t.Items).Where(i => i.Path is { } p && paths[p] == cue.SoundId && i.Start + start <= at && at < i.Start + start + i.Frames).ToList();
@@ -48,7 +48,7 @@ public sealed class OpenTimelineTests
         Assert.Equal(["Slides", "Beds", "Voices", "Voices 2", "Spots, manual"], tracks.Select(t => t.Name));
         Assert.Equal([true, true, true, true, false], tracks.Select(t => t.Enabled));
         Assert.Contains("Chime is triggered manually", Assert.Single(timeline.Lost));
-        // The rounds of the bed are crossfaded, the third slide is dissolved into, and the second has a step.
+        // The repeats of the bed are crossfaded, the third slide has a dissolve, and the second has a step.
         Assert.All(tracks[1].Dissolves, d => Assert.Equal(timed.Schedule.Cues[0].SeamFrames, d));
         Assert.Equal([Fps], tracks[0].Dissolves);
         var marker = Assert.Single(timeline.ToJson()["tracks"]!["markers"]!.AsArray())!;

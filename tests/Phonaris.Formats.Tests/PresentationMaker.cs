@@ -2,7 +2,7 @@ using System.IO.Compression;
 
 namespace Phonaris.Formats.Tests;
 
-/// <summary>Packs presentations from bare XML, so that tests say exactly what is in them.</summary>
+/// <summary>Packs presentations from bare XML, so that tests define exactly what is in them.</summary>
 internal static class PresentationMaker
 {
     private const string Names =
@@ -11,11 +11,11 @@ internal static class PresentationMaker
     private const string Office = "http://schemas.openxmlformats.org/officeDocument/2006/relationships";
 
     /// <summary>Writes a presentation of ISO/IEC 29500.</summary>
-    /// <param name="path">Where to.</param>
-    /// <param name="slides">What is in each slide's element, after its attributes' closing bracket; begins with attributes, if any.</param>
-    /// <param name="relations">More relationships of each slide: id, kind and target.</param>
+    /// <param name="path">The file to write.</param>
+    /// <param name="slides">The content of each slide's element; begins with its attributes, if any, and their closing bracket.</param>
+    /// <param name="relations">More relationships of each slide: id, type and target.</param>
     /// <param name="files">More files: their names in the package and their content.</param>
-    /// <param name="strict">Whether names are written as the strict form has them.</param>
+    /// <param name="strict">Whether to use the names of the strict form.</param>
     public static void Pptx(
         string path, string[] slides, (string Id, string Kind, string Target)[]? relations = null, (string Name, byte[] Content)[]? files = null, bool strict = false)
     {
@@ -79,7 +79,7 @@ internal static class PresentationMaker
             + "</Relationships>");
     }
 
-    /// <summary>A shape of a slide: its id, its box in points, and what stands in its properties and its text body.</summary>
+    /// <summary>A shape of a slide: its id, its box in points, and its properties and text body.</summary>
     public static string Shape(int id, double x, double y, double w, double h, string properties = "", string body = "", string attributes = "") => $"""
         <p:sp><p:nvSpPr><p:cNvPr id="{id}" name="Shape {id}"/><p:nvPr/></p:nvSpPr><p:spPr><a:xfrm{attributes}><a:off x="{Emu(x)}" y="{Emu(y)}"/><a:ext cx="{Emu(w)}" cy="{Emu(h)}"/></a:xfrm>{properties}</p:spPr>
         {(body.Length > 0 ? $"<p:txBody><a:bodyPr/>{body}</p:txBody>" : "")}</p:sp>
@@ -87,17 +87,17 @@ internal static class PresentationMaker
 
     public static string Paragraph(string text, string properties = "") => $"<a:p>{properties}<a:r><a:t>{text}</a:t></a:r></a:p>";
 
-    /// <summary>The names that OpenDocument markup is written with.</summary>
+    /// <summary>The namespaces of OpenDocument markup.</summary>
     public const string OdfSpaces = """
         xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0" xmlns:style="urn:oasis:names:tc:opendocument:xmlns:style:1.0" xmlns:text="urn:oasis:names:tc:opendocument:xmlns:text:1.0" xmlns:draw="urn:oasis:names:tc:opendocument:xmlns:drawing:1.0" xmlns:table="urn:oasis:names:tc:opendocument:xmlns:table:1.0" xmlns:presentation="urn:oasis:names:tc:opendocument:xmlns:presentation:1.0" xmlns:anim="urn:oasis:names:tc:opendocument:xmlns:animation:1.0" xmlns:smil="urn:oasis:names:tc:opendocument:xmlns:smil-compatible:1.0" xmlns:svg="urn:oasis:names:tc:opendocument:xmlns:svg-compatible:1.0" xmlns:fo="urn:oasis:names:tc:opendocument:xmlns:xsl-fo-compatible:1.0" xmlns:xlink="http://www.w3.org/1999/xlink" xmlns:chart="urn:oasis:names:tc:opendocument:xmlns:chart:1.0"
         """;
 
     /// <summary>Writes an OpenDocument presentation.</summary>
-    /// <param name="path">Where to.</param>
-    /// <param name="styles">What stands among the automatic styles.</param>
+    /// <param name="path">The file to write.</param>
+    /// <param name="styles">The automatic styles.</param>
     /// <param name="pages">The pages.</param>
     /// <param name="files">More files.</param>
-    /// <param name="master">What stands on the master of all pages.</param>
+    /// <param name="master">The content of the master page.</param>
     public static void Odp(string path, string styles, string pages, (string Name, byte[] Content)[]? files = null, string master = "", string common = "")
     {
         using var zip = new ZipArchive(File.Create(path), ZipArchiveMode.Create);

@@ -6,7 +6,7 @@ using static Phonaris.Formats.Tests.PresentationMaker;
 
 namespace Phonaris.Formats.Tests;
 
-/// <summary>Presentation files: what is read of them, and what their slides are drawn from.</summary>
+/// <summary>Presentation files: their contents, and the drawings of their slides.</summary>
 public sealed class PresentationTests : IDisposable
 {
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-presentations");
@@ -46,7 +46,7 @@ public sealed class PresentationTests : IDisposable
         Assert.Equal((2, "hand", 0.0, new DeckVideo(0.5, 0.4, 0.4, 0.4, null, 0, 0, 1, false, VideoEnd.KeepsLast, false)), (plain.FirstSlide, plain.Start, plain.LevelDb, plain.Video));
         Assert.Empty(Read(path).NotUnderstood.Concat(Read(path).NotDrawn));
 
-        // As another would have set it: cropped, trimmed, three times round with its slide, half as loud and silent, back to its first picture.
+        // As another program would set it: cropped, trimmed, three repeats with its slide, half as loud and muted, back to its first picture.
         using (var zip = System.IO.Compression.ZipFile.Open(path, System.IO.Compression.ZipArchiveMode.Update))
         {
             var entry = zip.GetEntry("ppt/slides/slide2.xml")!;
@@ -67,7 +67,7 @@ public sealed class PresentationTests : IDisposable
         Assert.Equal(new(0.5, 0.4, 0.4, 0.4, new(0.1, 0, 0, 0.25), 500, 1000, 3, true, VideoEnd.BackToFirst, false), set.Video);
         Assert.Equal((-6.0, SoundKind.Video), (set.LevelDb, set.Kind));
 
-        // Its cue: half a second in, one from its end, in three rounds, on the slide that it lay on.
+        // Its cue: in at half a second, out one second before its end, three times, on its slide.
         var slides = Read(path).ToSlides(() => Guid.NewGuid().ToString("N"), 4000);
         var video = Sound.BroughtIn("v", new('0', 64), "lamp.mp4", new(144_000, 48_000, 2, -20, -18, 0, -3, 0, 0, 0, 0, false), Rights.Unknown, SoundKind.Video, new(160, 90, 25, "h264", true, true, false));
         var cue = Assert.Single((Show.Empty("A talk") with { Slides = slides }).Apply(set.ToEdit(Show.Empty("A talk") with { Slides = slides }, video, slides, "c", "the deck")).Show.Cues);
@@ -82,13 +82,13 @@ public sealed class PresentationTests : IDisposable
         const string sum = "><p:cSld><p:spTree><m:oMathPara xmlns:m=\"urn:any\"/></p:spTree></p:cSld>", plain = "><p:cSld><p:spTree/></p:cSld>";
         Pptx(path, [sum, plain, sum, sum, sum, plain, sum]);
         Assert.Equal(["Slides 1, 3–5, 7: a formula is left out."], Read(path).NotDrawn);
-        // Of slides that are chosen it is told by the numbers they were chosen by; of several decks, by their places among all.
+        // For chosen slides, messages use the chosen numbers; for several decks, the positions among all.
         Assert.Equal(["Slides 4, 7: a formula is left out."], Read(path).Only([2, 4, 7]).NotDrawn);
         Assert.Empty(Read(path).Only([2]).NotDrawn);
         Assert.Equal(["Slides 1, 3–5, 7, 8, 10–12, 14: a formula is left out."], DeckFormats.Read([new(path, "a.pptx", ""), new(path, "b.pptx", "")]).NotDrawn);
         Pptx(path, [plain, sum]);
         Assert.Equal(["Slide 2: a formula is left out."], Read(path).NotDrawn);
-        // One that a picture stands in for is drawn as that.
+        // A fallback picture is drawn instead of the original.
         const string ways = "><p:cSld><p:spTree><mc:AlternateContent xmlns:mc=\"http://schemas.openxmlformats.org/markup-compatibility/2006\"><mc:Choice><m:oMathPara xmlns:m=\"urn:any\"/></mc:Choice><mc:Fallback><p:sp/></mc:Fallback></mc:AlternateContent></p:spTree></p:cSld>";
         Pptx(path, [ways]);
         Assert.Empty(Read(path).NotDrawn);
@@ -107,7 +107,7 @@ public sealed class PresentationTests : IDisposable
         Pptx(PathOf("steps.pptx"), [slide, "><p:cSld><p:spTree/></p:cSld>"], strict: strict);
         var deck = Read(PathOf("steps.pptx"));
         Assert.Equal("Ears", deck.Slides[0].Title);
-        // What is only emphasised is no step.
+        // An emphasis effect is not a step.
         Assert.Equal((7500L, 1000L), (deck.Slides[0].HoldMs, deck.Slides[0].TransitionMs));
         Assert.Equal([(1, "", 0L), (2, "Before the bat", null), (3, "hears them", null)], deck.Slides[0].Steps.Select(s => (s.Number, s.Label, s.OffsetMs)));
         Assert.Equal(("Slide 2", null, 0L), (deck.Slides[1].Title, deck.Slides[1].HoldMs, deck.Slides[1].TransitionMs));
@@ -116,7 +116,7 @@ public sealed class PresentationTests : IDisposable
         Assert.Equal([2, 3], drawing.Shapes.Single(s => Words(s).StartsWith("Before", StringComparison.Ordinal)).Text!.Paragraphs.Select(p => p.FromStep));
         Assert.Equal(2, drawing.Shapes.Single(s => Words(s) == "An aside").ToStep);
 
-        // In a show: a picture of its own for each step, and steps that were planned.
+        // In a show: a picture for each step, and planned steps.
         var made = deck.ToSlides(() => "x", 4000)[0];
         Assert.Equal([1, 2, 3], made.Steps.Select(s => s.Picture!.Step));
         Assert.Equal((0, 7500L, Transition.Dissolve(1000)), (made.Picture.Step, made.HoldMs, made.Transition));
@@ -132,7 +132,7 @@ public sealed class PresentationTests : IDisposable
         Pptx(PathOf("timed.pptx"), [slide]);
         var deck = Read(PathOf("timed.pptx"));
         Assert.Equal([("", 0L), ("Sooner", 2000), ("Later", 5000), ("Last", 5000)], deck.Slides[0].Steps.Select(s => (s.Label, s.OffsetMs ?? -1)));
-        // A show takes it: that is where it was refused.
+        // A show accepts it: there it used to be rejected.
         Show.Empty("Timed").Apply(new AddSlides(deck.ToSlides(() => "s", 9000), 0)).Show.Validated();
     }
 
@@ -165,7 +165,7 @@ public sealed class PresentationTests : IDisposable
         Pptx(PathOf("again.pptx"), [slide]);
         var shapes = DeckFormats.Draw(PathOf("again.pptx"), MediaTypes.Pptx, [1])[0].Shapes;
         Assert.Equal([(1, 1), (3, int.MaxValue)], shapes.Where(s => Words(s) == "Moth").Select(s => (s.FromStep, s.ToStep)));
-        // Within one step it comes and goes again.
+        // It appears and disappears within one step.
         Assert.DoesNotContain(shapes, s => Words(s) == "Flash");
         Assert.Equal([(1, 1), (1, int.MaxValue)], shapes.Single(s => Words(s).StartsWith("First", StringComparison.Ordinal)).Text!.Paragraphs.Select(p => (p.FromStep, p.ToStep)));
 
@@ -188,11 +188,11 @@ public sealed class PresentationTests : IDisposable
             """);
         Assert.Equal([("Which moth?", 2, 2), ("Which moth?", 4, int.MaxValue), ("The hawk", 5, int.MaxValue)], DeckFormats.Draw(PathOf("quiz.odp"), MediaTypes.Odp, [1])[0].Shapes.Select(s => (Words(s), s.FromStep, s.ToStep)));
 
-        // The pictures are right all the same.
+        // The pictures are right nevertheless.
         foreach (var either in new[] { "quiz.pptx", "quiz.odp" })
             Assert.Equal([["Slide 1: what a click on a shape reveals is the last step."], []], new[] { Read(PathOf(either)).NotUnderstood, Read(PathOf(either)).NotDrawn });
 
-        // Groups in groups, each of which comes and goes all the time, do not multiply.
+        // Nested groups that appear and disappear often do not multiply.
         const int deep = 30;
         var nested = Enumerable.Range(1, deep).Aggregate(Shape(99, 0, 0, 9, 9, body: Paragraph("Moth")), (inner, id) => $"<p:grpSp><p:nvGrpSpPr><p:cNvPr id=\"{id}\" name=\"g\"/></p:nvGrpSpPr>{inner}</p:grpSp>");
         var blinks = Enumerable.Range(0, 200).Select(k => Click([.. Enumerable.Range(1, deep).Select(id => Effect(id, id == 1 ? "clickEffect" : "withEffect", k % 2 == 0 ? "exit" : "entr"))]));
@@ -218,7 +218,7 @@ public sealed class PresentationTests : IDisposable
             deck.Sounds.Select(s => (s.FirstSlide, s.LastSlide, s.Loop, s.LevelDb, s.Start, s.Step)));
         Assert.Equal([1, 2, 3], BytesOf(PathOf("tune.pptx"), deck.Sounds[0]));
         Assert.Equal(["Slide 2: a sound is stored outside the file and was not imported."], deck.NotUnderstood);
-        // The sign of a sound is not drawn.
+        // The icon of a sound is not drawn.
         Assert.Empty(DeckFormats.Draw(PathOf("tune.pptx"), MediaTypes.Pptx, [1])[0].Shapes);
     }
 
@@ -235,7 +235,7 @@ public sealed class PresentationTests : IDisposable
             """;
         Pptx(PathOf("inherit.pptx"), [slide]);
         var shapes = DeckFormats.Draw(PathOf("inherit.pptx"), MediaTypes.Pptx, [1])[0].Shapes;
-        // The title's place comes from the layout, its looks from the master, its colour and face from the theme.
+        // The title's position comes from the layout, its format from the master, its colour and font from the theme.
         Assert.Equal(new Box(100, 50, 500, 100), shapes[0].Box);
         var title = shapes[0].Text!.Paragraphs[0];
         Assert.Equal((Align.Center, 44.0, 0xFF101820u, "Heading Face"), (title.Align, title.Runs[0].Size, title.Runs[0].Color, title.Runs[0].Font));
@@ -243,7 +243,7 @@ public sealed class PresentationTests : IDisposable
         Assert.Equal([("1.", 12.0, true), ("2.", 12.0, false)], body.Select(p => (p.Bullet!.Text, p.Runs[0].Size, p.Runs[0].Bold)));
         Assert.Equal((66.0, 143.75), (shapes[1].Box.X, shapes[1].Box.Y));
         Assert.Equal(new SolidPaint(0xFF402010), shapes[2].Fill);
-        // A quarter of a group that is twice as large and turned by a right angle: its upper left goes to the upper right.
+        // A quarter of a group that is scaled by two and rotated by 90°: its upper left goes to the upper right.
         Assert.Equal((225.0, 100.0), (shapes[3].Box.X + shapes[3].Box.Width / 2, shapes[3].Box.Y + shapes[3].Box.Height / 2));
         Assert.Equal(new SolidPaint(0x80112233), shapes[3].Fill);
     }
@@ -279,7 +279,7 @@ public sealed class PresentationTests : IDisposable
         Assert.Equal(new SolidPaint(0xFFFAF6EC), drawings[1].Background);
         var shape = drawings[0].Shapes.Single(s => Words(s) == "Ten minutes");
         Assert.Equal((90, 2, new SolidPaint(0x80D9772B)), (Math.Round(shape.Box.Turn), shape.FromStep, shape.Fill));
-        // Turned about its own corner at 10 cm, 5 cm: it then lies to the left of it and below.
+        // Rotated about its own corner at 10 cm, 5 cm: it is then to the left of it and below.
         Assert.Equal((9 * 72 / 2.54, 7 * 72 / 2.54), (shape.Box.X + shape.Box.Width / 2, shape.Box.Y + shape.Box.Height / 2), (a, b) => Math.Abs(a.Item1 - b.Item1) + Math.Abs(a.Item2 - b.Item2) < 0.01);
         Assert.Equal((20.0, 0xFFFFFEFAu, true, Anchor.Middle), (shape.Text!.Paragraphs[0].Runs[0].Size, shape.Text.Paragraphs[0].Runs[0].Color, shape.Text.Paragraphs[0].Runs[0].Bold, shape.Text.Anchor));
     }

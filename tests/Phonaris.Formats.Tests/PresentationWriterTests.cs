@@ -10,7 +10,7 @@ using static Phonaris.Formats.Tests.PresentationMaker;
 
 namespace Phonaris.Formats.Tests;
 
-/// <summary>Decks with their sounds as presentation files: held to the standard's validator, and read back.</summary>
+/// <summary>Decks with their sounds as presentation files: checked by the standard's validator, and read back.</summary>
 public sealed class PresentationWriterTests : IDisposable
 {
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-handed");
@@ -25,19 +25,19 @@ public sealed class PresentationWriterTests : IDisposable
         File.WriteAllBytes(PathOf("word.m4a"), [4, 5]);
         var own = DeckFormats.Read([new(PathOf("own"), "own.pptx", "own")]).ToSlides(NewId, 4000);
         var spot = new PresentationPlace(Hotspot.New("A bat") with { X = 0.25, Y = 0.5, Size = 0.1 }, PathOf("sign.png"));
-        // Its third slide first, then a drawing, the first twice, the second hidden no more.
+        // Its third slide first, then a drawing, the first twice, the second no longer hidden.
         var deck = Deck(byHand, [
             (own[2] with { Transition = Transition.Dissolve(1200) }, [new("Dusk pad", "Dusk pad, a sound", PathOf("pad.wav"), 8000, 4, Loops: true, 0, 0, null), new("Word", "", PathOf("word.m4a"), 2000, 1, false, 0, 1500, null)]),
             (Drawn("A map of the mill", 3), byHand ? [new("Word", "", PathOf("word.m4a"), 2000, 1, false, 2, 500, null)] : []),
             (own[0] with { Notes = "Said again.\nIn two lines." }, byHand ? [new("Bat", "A bat", PathOf("word.m4a"), 2000, 3, false, null, 0, spot)] : []),
             (own[0] with { Id = "again" }, byHand ? [new("Bat", "A bat", PathOf("word.m4a"), 2000, 2, false, null, 0, spot)] : []),
-            // Its looks were taken from a page of a PDF: here it is itself again.
+            // Its picture came from a page of a PDF: here it is the original slide.
             (own[1] with { Hidden = false, HoldMs = 9500, Picture = new("pages", MediaTypes.Pdf, 2, 960, 540) }, []),
         ], (0, "Opening"), (2, "The walk"));
 
         var lost = await WriteAsync(deck);
         Assert.Single(lost, l => l.StartsWith("Slide 1: the deck's own sound", StringComparison.Ordinal));
-        // The ids of its sections are not as the standard has them; they are fixed.
+        // Its section ids are invalid; they are fixed.
         Assert.Equal(string.Join('\n', Faults(PathOf("own")).Where(f => !f.Contains("/p14:section"))), string.Join('\n', Faults(PathOf("out"))));
 
         var read = DeckFormats.Read([new(PathOf("out"), "out.pptx", "out")]);
@@ -52,16 +52,16 @@ public sealed class PresentationWriterTests : IDisposable
         Assert.Equal(sounds, read.Sounds.Select(s => (s.FirstSlide, s.LastSlide, s.Loop, s.LevelDb, s.Start, s.Step, s.DelayMs)));
         Assert.Equal([4, 5], PresentationTests.BytesOf(PathOf("out"), read.Sounds[^1]));
 
-        // A drawing's steps are pictures over each other, at clicks or by the clock.
+        // The steps of a drawing are pictures above each other, at clicks or by the clock.
         Assert.Equal(byHand ? [0L, null, null] : [0L, 1333, 2666], read.Slides[1].Steps.Select(s => s.OffsetMs));
         var (before, after) = (Parts(PathOf("own")), Parts(PathOf("out")));
         Assert.Equal(byHand, !after["ppt/presProps.xml"].Contains("useTimings=\"1\"", StringComparison.Ordinal));
-        // What nobody touched is as it was, to the byte; what several use is there once.
+        // Unchanged parts are identical to the byte; shared parts exist once.
         Assert.All(before.Keys.Where(k => k is "ppt/slideMasters/slideMaster1.xml" or "ppt/theme/theme1.xml" or "ppt/charts/chart1.xml"), k => Assert.Equal(before[k], after[k]));
         Assert.Single(after.Keys, k => k.EndsWith(".wav", StringComparison.Ordinal));
         Assert.Single(after.Keys, k => k.EndsWith(".m4a", StringComparison.Ordinal));
         Assert.Single(after, p => p.Key.StartsWith("ppt/slides/slide", StringComparison.Ordinal) && p.Value.Contains("showMasterSp=\"0\"", StringComparison.Ordinal));
-        // A slide that is there twice has what is laid on it, each time its own.
+        // A slide that occurs twice has its sounds on each, independently.
         Assert.Equal(byHand ? 5 : 2, after.Where(p => p.Key.StartsWith("ppt/slides/slide", StringComparison.Ordinal)).Sum(p => p.Value.Split("<p:audio>").Length - 1));
     }
 
@@ -86,7 +86,7 @@ public sealed class PresentationWriterTests : IDisposable
         Pptx(PathOf("own"), [slide, "><p:cSld><p:spTree/></p:cSld>"]);
         File.WriteAllBytes(PathOf("word.m4a"), [4, 5]);
         var own = DeckFormats.Read([new(PathOf("own"), "own.pptx", "own")]).ToSlides(NewId, 6000);
-        // In the show a step was added between the two, for a sound; the last is planned.
+        // In the show a step was added between the two, for a sound; the last has a planned time.
         var steps = own[0].Steps;
         var first = own[0] with { Steps = [steps[0], steps[1], new("added", "A cry", null, null), steps[2] with { OffsetMs = 5000 }] };
         PresentationSound word = new("Word", "", PathOf("word.m4a"), 2000, 1, false, 2, 250, null);
@@ -126,7 +126,7 @@ public sealed class PresentationWriterTests : IDisposable
         var bytes = PresentationTests.BytesOf(PathOf("own"), found.Sounds[0]);
         File.WriteAllBytes(PathOf("lamp"), bytes);
         var hash = Convert.ToHexStringLower(System.Security.Cryptography.SHA256.HashData(bytes));
-        // Cropped, trimmed, three times round with its slide, half as loud and silent, back to its first picture; and one that waits for a click.
+        // Cropped, trimmed, three repeats with its slide, half as loud and muted, back to its first picture; and one that waits for a click.
         var lamp = new PresentationVideo("Lamp", hash, PathOf("lamp"), PathOf("still.jpg"), new(0.25, 0.5, 0.5, 0.25, 0.1, 0, 0.9, 0.75), 500, 1000, 2500)
         {
             Rounds = 3,
@@ -145,7 +145,7 @@ public sealed class PresentationWriterTests : IDisposable
         Assert.Empty(await WriteAsync(deck, hash));
         Assert.Equal(Faults(PathOf("own")), Faults(PathOf("out")));
         var read = DeckFormats.Read([new(PathOf("out"), "out.pptx", "out")]).Sounds;
-        // On a slide of 16:9 a drawing of 4:3 takes three quarters.
+        // On a 16:9 slide, a 4:3 drawing takes three quarters.
         Assert.Equal(
             [
                 (2, "with", 250L, -6.0, new DeckVideo(0.25, 0.5, 0.5, 0.25, new(0.1, 0, 0, 0.25), 500, 1000, 3, true, VideoEnd.BackToFirst, false)),
@@ -153,13 +153,13 @@ public sealed class PresentationWriterTests : IDisposable
             ],
             read.Select(s => (s.FirstSlide, s.Start, s.DelayMs, s.LevelDb, s.Video!)));
         Assert.Equal([bytes, [7, 7, 7]], read.Select(s => PresentationTests.BytesOf(PathOf("out"), s)));
-        // As far to the front as it lay; its file is there once.
+        // On the same layer as before; its file exists once.
         var (before, after) = (Parts(PathOf("own")), Parts(PathOf("out")));
         Assert.Equal(Order(before["ppt/slides/slide2.xml"]), Order(after["ppt/slides/slide2.xml"]));
         Assert.Equal(2, after.Keys.Count(k => k.EndsWith(".mp4", StringComparison.Ordinal)));
         Assert.Contains("<p14:fade in=\"200\" out=\"300\"", after["ppt/slides/slide2.xml"]);
 
-        // One that the show does not have stays as it is.
+        // A video that the show does not have stays.
         Assert.StartsWith("Slide 2: the deck's own video", Assert.Single(await WriteAsync(Deck(byHand, [(own[0], []), (own[1], [])]))));
         Assert.Equal((found.Sounds[0].Start, found.Sounds[0].Video), DeckFormats.Read([new(PathOf("out"), "out.pptx", "out")]).Sounds.Select(s => (s.Start, s.Video)).Single());
 
@@ -197,16 +197,16 @@ public sealed class PresentationWriterTests : IDisposable
         Assert.Contains("file:///srv/far.wav", parts["ppt/slides/_rels/slide1.xml.rels"]);
         Assert.Equal(2, DeckFormats.Read([new(PathOf("out"), "out.pptx", "out")]).Slides.Count);
 
-        // Locked, it is no zip at all.
+        // With a password it is not a zip.
         File.WriteAllBytes(PathOf("locked.pptx"), [0xD0, 0xCF, 0x11, 0xE0, 0xA1, 0xB1, 0x1A, 0xE1, 0, 0]);
         Assert.Contains("locked.pptx has a password", Assert.Throws<RuleException>(() => DeckFormats.Read([new(PathOf("locked.pptx"), "locked.pptx", "x")])).Message);
 
-        // A part is found by its name whatever the case of its letters (ISO/IEC 29500-2, 6.2.2.3).
+        // Part names ignore case (ISO/IEC 29500-2, 6.2.2.3).
         Pptx(PathOf("own"), ["""><p:cSld><p:spTree><p:pic><p:nvPicPr><p:cNvPr id="2" name="p"/><p:cNvPicPr/><p:nvPr/></p:nvPicPr><p:blipFill><a:blip r:embed="rDot"/><a:stretch/></p:blipFill><p:spPr/></p:pic></p:spTree></p:cSld>"""], [("rDot", "image", "../Media/DOT.png")], [("ppt/media/dot.png", [7, 8])]);
         Assert.Empty(await WriteAsync(Deck(true, [(own[0], [])])));
         using (var zip = ZipFile.OpenRead(PathOf("out"))) Assert.Equal(2, zip.Entries.Single(e => e.FullName.Equals("ppt/media/dot.png", StringComparison.OrdinalIgnoreCase)).Length);
 
-        // In the strict form: as pictures of themselves.
+        // In the strict form: as pictures.
         Pptx(PathOf("own"), ["><p:cSld><p:spTree/></p:cSld>"], strict: true);
         Assert.Contains("strict variant", Assert.Single(await WriteAsync(Deck(true, [(own[0], [])]))));
         Assert.Empty(Faults(PathOf("out")));
@@ -250,7 +250,7 @@ public sealed class PresentationWriterTests : IDisposable
         return PresentationWriter.WriteAsync(deck, _ => PathOf("own"), known.ToHashSet(), PathOf("out"), null, CancellationToken.None);
     }
 
-    /// <summary>What the standard's validator finds.</summary>
+    /// <summary>The errors of the standard's validator.</summary>
     private static List<string> Faults(string path)
     {
         using var document = PresentationDocument.Open(path, isEditable: false);

@@ -27,7 +27,7 @@ public sealed class ShowPackageTests : IDisposable
         Assert.Equal(await File.ReadAllBytesAsync(from.PathOf(show.Sounds[0].Media)), await File.ReadAllBytesAsync(to.PathOf(show.Sounds[0].Media)));
     }
 
-    /// <summary>A slide that looks like a page of another file is still a slide of its deck; without that deck's file a package is whole as well.</summary>
+    /// <summary>A slide whose picture came from another file still belongs to its deck; the package is complete without that deck's file too.</summary>
     [Fact]
     public async Task A_deck_goes_along_though_its_slides_look_like_pages_of_another_file()
     {
@@ -81,14 +81,14 @@ public sealed class ShowPackageTests : IDisposable
         Assert.Equal((true, false), (to.Has(show.Slides[0].Picture.Media), to.Has(show.Sounds[0].Media)));
     }
 
-    /// <summary>docs/show.schema.json is made from the types themselves; PHONARIS_WRITE_SCHEMA names the file to write it to again.</summary>
+    /// <summary>docs/show.schema.json is generated from the types; PHONARIS_WRITE_SCHEMA names the file to write.</summary>
     [Fact]
     public void The_published_schema_is_that_of_the_types()
     {
         var schema = (JsonObject)ShowJson.Options.GetJsonSchemaAsNode(typeof(PackageDocument), new JsonSchemaExporterOptions
         {
             TreatNullObliviousAsNonNullable = true,
-            // A list is written by a converter, which the exporter cannot see into.
+            // Lists have a converter, which the schema exporter cannot see into.
             TransformSchemaNode = (context, node) => context.TypeInfo.Type is { IsGenericType: true } type && type.GetGenericTypeDefinition() == typeof(ValueList<>)
                 ? new JsonObject { ["type"] = "array", ["items"] = ShowJson.Options.GetJsonSchemaAsNode(type.GetGenericArguments()[0], new() { TreatNullObliviousAsNonNullable = true }) }
                 : node,

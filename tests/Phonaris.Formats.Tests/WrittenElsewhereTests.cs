@@ -4,7 +4,7 @@ using Phonaris.Formats.Decks;
 
 namespace Phonaris.Formats.Tests;
 
-/// <summary>A deck of a writer that knows nothing of ours (<c>make-field-notes.mjs</c>): what it was told to write, in inches, is what is drawn, in points.</summary>
+/// <summary>A deck by another writer (<c>make-field-notes.mjs</c>): what it was told to write, in inches, is what is drawn, in points.</summary>
 public sealed class WrittenElsewhereTests
 {
     private const double Inch = 72;
@@ -18,7 +18,7 @@ public sealed class WrittenElsewhereTests
         Assert.Equal((10 * Inch, 5.625 * Inch, new SolidPaint(0xFF101820)), (slide.Width, slide.Height, slide.Background));
         Assert.Equal(
             (new Box(Inch, Inch, 2 * Inch, Inch), new SolidPaint(0xFFC0392B), new Line(0xFFF4EFE3, 2, [])), (shapes[0].Box, shapes[0].Fill, shapes[0].Line));
-        // An arrow whose head is half as long as it is high, over half of its height, seen half through.
+        // An arrow whose head is half as long as it is high, over half of its height, half transparent.
         var arrow = shapes[1].Outline.Parts[0].Path.Where(m => m.Kind != PenMoveKind.Close).Select(m => (X: m.X / shapes[1].Outline.Width, Y: m.Y / shapes[1].Outline.Height)).ToList();
         Assert.Contains((1.0, 0.5), arrow);
         Assert.Contains(arrow, p => Math.Abs(p.X - 5 / 6.0) < 1e-9 && p.Y == 0);

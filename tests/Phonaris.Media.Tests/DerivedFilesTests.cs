@@ -1,6 +1,6 @@
 namespace Phonaris.Media.Tests;
 
-/// <summary>Files that are made when they are asked for.</summary>
+/// <summary>Files that are made on demand.</summary>
 public sealed class DerivedFilesTests : IDisposable
 {
     private readonly Sandbox _sandbox = new();
@@ -50,7 +50,7 @@ public sealed class DerivedFilesTests : IDisposable
 
     public void Dispose() => _sandbox.Dispose();
 
-    /// <summary>Writes half, waits to be let go on, and writes the rest.</summary>
+    /// <summary>Writes half, waits for a signal, and writes the rest.</summary>
     private async Task MakeAsync(string path, CancellationToken cancel)
     {
         Interlocked.Increment(ref _made);

@@ -6,7 +6,7 @@ using SkiaSharp;
 
 namespace Phonaris.Media.Tests;
 
-/// <summary>Drawings of slides, painted: colours at places that can be worked out.</summary>
+/// <summary>Slide drawings, painted: colours at computed positions.</summary>
 public sealed class DrawingPainterTests : IDisposable
 {
     private const uint Pine = 0xFF1F5C4D, Apricot = 0xFFD9772B;
@@ -19,9 +19,9 @@ public sealed class DrawingPainterTests : IDisposable
         using var picture = await PaintAsync(
         [
             new(new(10, 10, 40, 20), Outlines.Rectangle, new SolidPaint(Pine), null, null),
-            // Turned by a right angle about its middle (100, 50): upright then, from 20 to 80.
+            // Rotated by 90° about its centre (100, 50): upright then, from 20 to 80.
             new(new(70, 40, 60, 20, 90), Outlines.Rectangle, new SolidPaint(Apricot), null, null),
-            // A triangle with its right angle below on the left, mirrored to the right.
+            // A triangle with its right angle at the lower left, mirrored to the right.
             new(new(140, 10, 40, 40, 0, FlipX: true), Outlines.Polygon((0, 0), (1, 1), (0, 1)), new SolidPaint(Pine), null, null),
         ]);
         Assert.Equal(Pine, At(picture, 12, 12));
@@ -55,12 +55,12 @@ public sealed class DrawingPainterTests : IDisposable
         var text = new TextBody([new([new TextRun("mm", 10, 0xFF000000, "Arial")], Align.Left, 0, 0, null, 0, 0, 1)], 0, 0, 0, 0, Anchor.Top, Wraps: true, Shrinks: false);
         using var picture = await PaintAsync(
         [
-            // A frame round a hole, drawn the same way round; over it a line that is nowhere filled.
+            // A frame around a hole, drawn in the same direction; above it a line without fill.
             new(new(0, 0, 40, 40), new(40, 40, [new([.. Square(0, 40), .. Square(10, 30)], Stroked: false), new([new(PenMoveKind.Move, 0, 20), new(PenMoveKind.Line, 40, 20)], PartFill.None)]),
                 new SolidPaint(Pine), new Line(Apricot, 4, []), null),
-            // Two shades of what it is filled with.
+            // Two shades of its fill.
             new(new(50, 0, 40, 40), new(2, 1, [new([.. Square(0, 1)], PartFill.Darker, false), new([.. Square(1, 2)], PartFill.Lighter, false)]), new SolidPaint(0xFF808080), null, null),
-            // Text in the right half of a form; of one that is mirrored in the left, and not mirrored itself.
+            // Text in the right half of a shape; in a mirrored one in the left, and not mirrored itself.
             new(new(100, 0, 40, 40), Outlines.Rectangle with { Room = new(0.5, 0.5, 1, 1) }, null, null, text),
             new(new(150, 0, 40, 40, 0, FlipX: true), Outlines.Rectangle with { Room = new(0.5, 0.5, 1, 1) }, null, null, text),
         ]);
@@ -79,12 +79,12 @@ public sealed class DrawingPainterTests : IDisposable
             new(new(10, 10, 20, 20), Outlines.Rectangle, new SolidPaint(Pine), null, null) { Shadow = shadow },
             new(new(60, 10, 20, 20, 90), Outlines.Rectangle, new SolidPaint(Pine), null, null) { Shadow = shadow },
             new(new(110, 10, 20, 20), Outlines.Rectangle, new SolidPaint(Pine), null, null) { Shadow = shadow with { Blur = 8 } },
-            // Words alone throw their own.
+            // Text without a shape casts its own shadow.
             new(new(10, 60, 60, 30), Outlines.Rectangle, null, null, new([new([new TextRun("mm", 20, Pine, "Arial")], Align.Left, 0, 0, null, 0, 0, 1)], 0, 0, 0, 0, Anchor.Top, Wraps: true, Shrinks: false)) { Shadow = shadow with { X = 0, Y = 20 } },
         ]);
         foreach (var x in new[] { 10, 60 })
             Assert.Equal((Pine, 0xFF808080, 0xFFFFFFFF, 0xFFFFFFFF), (At(picture, x + 10, 20), At(picture, x + 25, 20), At(picture, x + 35, 20), At(picture, x - 5, 20)));
-        // Its edge runs out: about half as dark where it ended.
+        // A soft edge: about half as dark at its original position.
         Assert.InRange(At(picture, 140, 20) & 0xFF, 0xA0u, 0xE0u);
         Assert.True(Ink(picture, 10, 45, 85, 105) > 50, "The shadow of the words lies below them.");
     }
@@ -96,7 +96,7 @@ public sealed class DrawingPainterTests : IDisposable
         dot.Erase(new SKColor(Apricot));
         var bullet = new Bullet("•", Pine) { Picture = new(dot.Encode(SKEncodedImageFormat.Png, 90).ToArray(), 0, 0, 0, 0) };
         Paragraph Line(Bullet? led) => new([new TextRun("mm", 20, Pine, "Arial")], Align.Left, led is null ? 0 : 20, led is null ? 0 : -20, led, 0, 0, 1);
-        // Four lines of 23 in columns of 50: two of them, and two beside.
+        // Four lines of 23 in columns of 50: two in each.
         var text = new TextBody([Line(bullet), Line(null), Line(null), Line(null)], 0, 0, 0, 0, Anchor.Top, Wraps: true, Shrinks: false) { Columns = 2, ColumnGap = 20 };
         using var picture = await PaintAsync([new(new(0, 0, 180, 50), Outlines.Rectangle, null, null, text)]);
         Assert.Equal(Apricot, At(picture, 5, 12));
@@ -126,7 +126,7 @@ public sealed class DrawingPainterTests : IDisposable
         Assert.Equal((Pine, Apricot), (At(picture, 5, 10), At(picture, 35, 10)));
         Assert.Equal((0xFF404040, 0xFFFFFFFF), (At(picture, 55, 10), At(picture, 85, 10)));
         Assert.Equal((0xFF404040, 0xFFBFBFBF), (At(picture, 105, 10), At(picture, 135, 10)));
-        // White is seen through, and of two greys the lighter becomes white.
+        // White becomes transparent, and of two greys the lighter becomes white.
         Assert.Equal((0xFF000000, Apricot), (At(picture, 155, 10), At(picture, 185, 10)));
         Assert.Equal((0xFFFFFFFF, 0xFF000000), (At(picture, 145, 50), At(picture, 145, 70)));
         Assert.Equal(60 * 2 * 60 * 2 / 8.0, Ink(picture, 0, 60, 40, 100), 600.0);
@@ -150,7 +150,7 @@ public sealed class DrawingPainterTests : IDisposable
         ]);
         Assert.Equal([Apricot, Pine, Apricot, Pine, Apricot, Pine], new[] { 2.0, 8, 18, 28, 58, 68 }.Select(x => At(picture, x, 10)));
         Assert.Equal([Pine, Apricot, Apricot, Pine, Pine], new[] { 103.0, 117, 123, 137, 143 }.Select(x => At(picture, x, 10)));
-        // Half-way to a corner is middle grey; from its own corner, the opposite one is white.
+        // Half-way to a corner is middle grey; seen from its own corner, the opposite one is white.
         Assert.InRange(At(picture, 15, 55) & 0xFF, 0x7Cu, 0x84u);
         Assert.True((At(picture, 30, 70) & 0xFF) < 8 && (At(picture, 159, 41) & 0xFF) < 12 && (At(picture, 101, 99) & 0xFF) > 0xF0);
     }
@@ -160,13 +160,13 @@ public sealed class DrawingPainterTests : IDisposable
     {
         DrawnShape Shown(double x, byte[] file) => new(new(x, 0, 80, 60), Outlines.Rectangle, new PicturePaint(file, 0, 0, 0, 0), null, null);
         using var picture = await PaintAsync([Shown(0, Metafiles.Wmf()), Shown(100, Metafiles.Emf()), Shown(0, [.. Metafiles.Emf().Take(60)]) with { Box = new(0, 70, 20, 20) }]);
-        // A rectangle from an eighth to seven eighths across, and from a sixth to five sixths down.
+        // A rectangle from one eighth to seven eighths across, and from one sixth to five sixths down.
         foreach (var (left, color) in new[] { (0, Metafiles.SeaGreen), (100, Metafiles.Pine) })
         {
             Assert.Equal([false, true, true, true, false], new[] { 7.0, 13, 40, 67, 73 }.Select(x => At(picture, left + x, 30) == color));
             Assert.Equal([false, true, true, false], new[] { 7.0, 13, 47, 53 }.Select(y => At(picture, left + 40, y) == color));
         }
-        // What is damaged is left out.
+        // Damaged pictures are left out.
         Assert.Equal(0, Ink(picture, 0, 20, 70, 90));
     }
 
@@ -189,7 +189,7 @@ public sealed class DrawingPainterTests : IDisposable
             using var picture = await PaintAsync([new(new(0, 0, 180, 20), Outlines.Rectangle, new PicturePaint(Words(text), 0, 0, 0, 0), null, null)]);
             return picture.Bytes.Aggregate(17, HashCode.Combine);
         }
-        // Boxes would be the same ones, whatever is written.
+        // Missing glyphs would be identical boxes, whatever the text.
         Assert.NotEqual(await PaintedAsync("a 飛蛾在 b"), await PaintedAsync("a 快速的 b"));
         Assert.NotEqual(await PaintedAsync("रात्र"), await PaintedAsync("रात्रि"));
     }
@@ -203,10 +203,10 @@ public sealed class DrawingPainterTests : IDisposable
         var small = DecodedPictures.Of(data, 150, 100)!;
         Assert.Equal((150, 100), (small.Width, small.Height));
         Assert.Same(small, DecodedPictures.Of(data, 150, 100));
-        // The same bytes from another slide, or another reading of the file.
+        // The same bytes from another slide, or another read of the file.
         Assert.Same(small, DecodedPictures.Of(data.ToArray(), 150, 100));
         Assert.Equal((600, 400), DecodedPictures.Of(data, 3000, 2000) is { } whole ? (whole.Width, whole.Height) : default);
-        // Drawings have no size of their own; what is no picture gives none.
+        // Drawings have no size of their own; invalid pictures have none.
         var drawing = DecodedPictures.Of("<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"10\" height=\"10\"><rect width=\"10\" height=\"10\" fill=\"red\"/></svg>"u8.ToArray(), 300, 200)!;
         Assert.Equal((300, 200), (drawing.Width, drawing.Height));
         Assert.Null(DecodedPictures.Of("no picture"u8.ToArray(), 10, 10));
@@ -234,7 +234,7 @@ public sealed class DrawingPainterTests : IDisposable
             Drawn(10, new(LineEndKind.Triangle, 5, 5)), Drawn(30, new(LineEndKind.Oval, 5, 5)), Drawn(50, new(LineEndKind.Open, 5, 5)), Drawn(70, new(LineEndKind.Barbed, 5, 5)),
             new(new(100, 0, 90, 40), Outlines.Rectangle, null, null, new([new([hollow], Align.Left, 0, 0, null, 0, 0, 1)], 0, 0, 0, 0, Anchor.Top, Wraps: true, Shrinks: false)),
         ]);
-        // Ten points long and broad: a triangle is filled up to the end, an ellipse lies about it, open strokes leave room behind them, barbs too, along the line alone.
+        // Ten points long and wide: a triangle is filled up to the end, an ellipse is centred on it, open arrowheads leave space behind their strokes.
         Assert.Equal([(true, false), (false, true), (false, false), (false, false)], new[] { 10.0, 30, 50, 70 }.Select(y => (At(picture, 51.5, y - 3) == Pine, At(picture, 63, y) == Pine)));
         Assert.Equal([true, true], new[] { 50.0, 70 }.Select(y => Ink(picture, 45, 60, (int)y - 6, (int)y - 2) > 5));
         Assert.True(Ink(picture, 100, 190, 0, 40) > 100, "White letters are seen by their outlines.");
@@ -247,7 +247,7 @@ public sealed class DrawingPainterTests : IDisposable
         [
             new(new(0, 0, 20, 20), Outlines.Rectangle, new SolidPaint(Pine), null, null, FromStep: 2),
             new(new(40, 0, 20, 20), Outlines.Rectangle, new SolidPaint(Apricot), null, null, ToStep: 1),
-            // Lines of 23: the first leaves as the second comes.
+            // Lines of 23: the first disappears as the second appears.
             new(new(0, 40, 100, 50), Outlines.Rectangle, null, null, new([Line() with { ToStep = 1 }, Line() with { FromStep = 2 }], 0, 0, 0, 0, Anchor.Top, Wraps: true, Shrinks: false)),
         ];
         static Paragraph Line() => new([new TextRun("mm", 20, Pine, "Arial")], Align.Left, 0, 0, null, 0, 0, 1);
@@ -269,7 +269,7 @@ public sealed class DrawingPainterTests : IDisposable
             new(new(0, 0, 180, 60), Outlines.Rectangle, null, null, new([Line("mmmm"), Line("m")], 0, 0, 0, 0, Anchor.Top, Wraps: true, Shrinks: false) { CenteredAcross = true }),
             new(new(80, 70, 20, 20), Outlines.Rectangle, null, null, new([Line("mmmm") with { Align = Align.Center }], 0, 0, 0, 0, Anchor.Top, Wraps: false, Shrinks: false)),
         ]);
-        // Where lines are not broken they reach beyond their room on both sides.
+        // Lines that do not wrap extend beyond their box on both sides.
         Assert.True(Ink(picture, 56, 75, 70, 95) > 50 && Ink(picture, 105, 124, 70, 95) > 50 && Ink(picture, 0, 56, 70, 95) == 0);
         // Four letters of 16.66 stand from 56.7 to 123.3; the one below begins with them.
         Assert.Equal([0, 0], new[] { (0, 56), (124, 180) }.Select(x => Ink(picture, x.Item1, x.Item2, 0, 46)));
@@ -300,14 +300,14 @@ public sealed class DrawingPainterTests : IDisposable
     public async Task Rows_of_a_table_grow_with_what_is_in_them_and_those_below_move_on()
     {
         TextBody Said(string text) => new([new([new TextRun(text, 10, Pine, "Arial")], Align.Left, 0, 0, null, 0, 0, 1)], 2, 3, 2, 3, Anchor.Top, Wraps: true, Shrinks: false);
-        // "mmmm mmmm" is 33.3 + 2.8 + 33.3 points wide in this font and size, so it takes two lines of the 46 there are; a line of it is 11.5 high.
+        // "mmmm mmmm" is 33.3 + 2.8 + 33.3 points wide in this font and size, so it takes two lines in a width of 46; a line of it is 11.5 high.
         var table = new DrawnTable([50, 50], [20, 20, 20],
         [
             new(0, 0, 1, 1, new SolidPaint(Apricot), Said("mmmm mmmm mmmm")), new(0, 1, 1, 1, null, Said("m")),
             new(1, 0, 1, 2, new SolidPaint(Pine), null, Top: new Line(0xFF000000, 2, [])), new(2, 0, 1, 1, null, Said("m")), new(2, 1, 1, 1, new SolidPaint(Apricot), null),
         ]);
         Assert.Equal([3 * 11.5 + 6, 20, 20], TablePainter.Heights(table).Select(h => Math.Round(h, 2)));
-        // What spans rows needs no more than they have together.
+        // A cell that spans rows needs no more than they have together.
         Assert.Equal([20, 20, 20], TablePainter.Heights(table with { Cells = [new(0, 0, 3, 1, null, Said("mmmm mmmm mmmm"))] }));
         using var picture = await PaintAsync([new(new(10, 5, 100, 60), Outlines.Rectangle, null, null, null) { Table = table }]);
         // From 5 to 45.5, to 65.5, to 85.5.

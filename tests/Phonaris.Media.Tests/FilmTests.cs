@@ -31,27 +31,27 @@ public sealed class FilmTests : IDisposable
         Assert.Equal([pictures, sound, captions], streams.Select(s => s.TryGetProperty("codec_name", out var name) ? name.GetString() : null).Where(n => n != "bin_data"));
         Assert.Equal("30/1", streams[0].GetProperty("avg_frame_rate").GetString());
         Assert.Contains("A moth", Sandbox.Run("ffmpeg", "-v", "error", "-i", film, "-map", "0:s", "-f", "srt", "-"));
-        // 3.1 + 2 + 7.05 s at 30 pictures a second: 364.5 pictures, rounded up.
+        // 3.1 + 2 + 7.05 s at 30 frames per second: 364.5 frames, rounded up.
         Assert.Equal("365", streams[0].GetProperty("nb_read_packets").GetString());
         Assert.Equal(12.15, double.Parse(probe.GetProperty("format").GetProperty("duration").GetString()!, CultureInfo.InvariantCulture), 1 / 30.0);
         Assert.Equal(["Slide a", "One; two = three # four", "Slide c"], probe.GetProperty("chapters").EnumerateArray().Select(c => c.GetProperty("tags").GetProperty("title").GetString()));
 
         AssertNear((255, 0, 0), film, 0);
         AssertNear((0, 0, 255), film, 93);
-        // Where nothing changes, a picture is the one before it to the last bit.
+        // Where nothing changes, a frame equals the one before it to the last bit.
         var hashes = Sandbox.Run("ffmpeg", "-v", "error", "-i", film, "-map", "0:v", "-f", "framehash", "-hash", "crc32", "-").Split('\n').Where(l => l.StartsWith('0')).Select(l => l.Split(',')[^1].Trim()).ToList();
         Assert.Equal((1, 1, 30, 1), (Distinct(0, 93), Distinct(93, 153), Distinct(153, 183), Distinct(183, 365)));
-        // The dissolve into the third slide takes pictures 153 to 182: after 11½ of 30 it is five eighths the second, three eighths the third.
+        // The dissolve into the third slide takes frames 153 to 182: after 11½ of 30 it is five eighths the second, three eighths the third.
         AssertNear((0, 49, 157), film, 164);
         AssertNear((0, 128, 0), film, 184);
         AssertNear((0, 128, 0), film, 364);
 
-        // Those of the encoder for all parts, and those of the pictures in which nothing changes.
+        // Those of the encoder for all parts, and those of unchanged pictures.
         if (format == FilmFormat.Mp4) Assert.Equal(3, ParameterSets(film).Distinct().Count());
 
         var (heard, mixed) = (Sandbox.Decode(film), Mix(show));
         Assert.InRange(heard.Length, mixed.Length, mixed.Length + 2 * 1024);
-        // To the sample in its place, and as near as the coder comes.
+        // Exactly in its place, and as close as the codec gets.
         var inPlace = SignalToNoise(heard, mixed, 0);
         Assert.InRange(inPlace, 14, 90);
         Assert.InRange(SignalToNoise(heard, mixed, 3), 0, inPlace - 3);
@@ -71,7 +71,7 @@ public sealed class FilmTests : IDisposable
         _box.Make("whole.m4a", ["-i", _box.PathOf("whole.wav"), .. FilmSettings.SoundCoding]);
 
         var (pieces, whole, mixed) = (Sandbox.Decode(film), Sandbox.Decode(_box.PathOf("whole.m4a")), Mix(show));
-        // Around a join (after each 2048 AAC frames of 1024 samples, less the one of priming) and away from them: the coder's error is the same.
+        // Around a segment boundary (after each 2048 AAC frames of 1024 samples, minus the one of priming) and elsewhere: the codec's error is the same.
         foreach (var at in new[] { 4_193_280, 4_194_304, 700_000 })
         {
             var (ours, theirs) = (Ratio(pieces, at), Ratio(whole, at));
@@ -100,7 +100,7 @@ public sealed class FilmTests : IDisposable
         var show = await ShowAsync();
         var folder = _box.PathOf("small");
         Directory.CreateDirectory(folder);
-        // A disk of 64 kB that nobody sees but a process of its own, and who looks through its eyes: no rights are needed for it.
+        // A disk of 64 kB that only one process and its children see: it needs no privileges.
         using var disk = Process.Start(new ProcessStartInfo(
             "unshare", ["--user", "--map-root-user", "--mount", "sh", "-c", "mount -t tmpfs -o size=64k tmpfs \"$0\" && echo mounted && exec sleep 600", folder])
         { RedirectStandardOutput = true, RedirectStandardError = true })!;
@@ -180,7 +180,7 @@ public sealed class FilmTests : IDisposable
     {
         var show = await ShowAsync();
         using var pieces = new MemoryStream();
-        // What ffmpeg would take for a part of a pattern.
+        // Characters that ffmpeg would read as part of a pattern.
         await SoundPieces.WriteAsync(Schedule.Of(show), _box.Sounds.Open, Directory.CreateDirectory(_box.PathOf("100 %d")).FullName, pieces, CancellationToken.None);
         var mixed = Mix(show);
         var heard = new List<float>();

@@ -3,12 +3,12 @@ using Phonaris.Media.Pictures;
 
 namespace Phonaris.Media.Tests;
 
-/// <summary>Text of slides as it is written: in which fonts, with which glyphs, in which order, on which lines.</summary>
+/// <summary>Text of slides: its fonts, glyphs, order and lines.</summary>
 public sealed class LettersTests
 {
     private const double Size = 20;
 
-    /// <summary>What is said in many scripts, all of it of letters that are written in everyday texts.</summary>
+    /// <summary>Everyday text in many scripts.</summary>
     public static TheoryData<string, string, string> Scripts => new()
     {
         { "Latin", "Ångström über façade", "Zażółć gęślą jaźńżół" },
@@ -48,7 +48,7 @@ public sealed class LettersTests
         var (first, second) = (Glyphs(one), Glyphs(other));
         Assert.DoesNotContain((ushort)0, first);
         Assert.DoesNotContain((ushort)0, second);
-        // Boxes would be the same ones, whatever is written.
+        // Missing glyphs would be identical boxes, whatever the text.
         Assert.NotEqual(first.Distinct().Order(), second.Distinct().Order());
         Assert.True(first.Distinct().Count() > 1 || one.Length < 3, script);
     }
@@ -56,12 +56,12 @@ public sealed class LettersTests
     [Fact]
     public void Letters_join_combine_and_are_reordered_as_their_script_is_written()
     {
-        // Arabic letters have other forms beside each other than alone.
+        // Joined Arabic letters have other forms than isolated ones.
         Assert.NotEqual(Glyphs("بيت").Order(), Glyphs("ب").Concat(Glyphs("ي")).Concat(Glyphs("ت")).Order());
-        // A Devanagari vowel that is read after its consonant stands before it.
+        // A Devanagari vowel that is read after its consonant is drawn before it.
         Assert.Equal(Glyphs("कि").Count, Glyphs("कन").Count);
         Assert.NotEqual(Glyphs("कि")[0], Glyphs("कन")[0]);
-        // A family of emoji is one picture.
+        // A family emoji is one glyph.
         Assert.Single(Glyphs("👩‍🚀"), g => g > 3);
     }
 
@@ -73,25 +73,25 @@ public sealed class LettersTests
         // From the left: Latin, a word, the number, the first word.
         Assert.Equal([2, 1, 2, 1], seen.Select(l => (int)l));
         Assert.Equal(Glyphs("abc"), line.Pieces[0].Glyphs);
-        // In a paragraph read from the left the words are turned, the whole is not.
+        // In a left-to-right paragraph the words are reordered, the whole is not.
         Assert.Equal([0, 1, 2, 1], Lay("abc שלום 15 עולם", 500).Lines[0].Pieces.Where(p => !p.IsSpace).Select(p => (int)p.Level));
     }
 
     [Fact]
     public void Lines_break_where_the_widths_of_the_font_that_is_asked_for_have_them_break()
     {
-        // Of the widths Liberation Sans shares with the family it stands in for, in thousandths of its size (AFM of the standard fonts): i 222, m 833, blank 278.
+        // The widths that Liberation Sans shares with the family it replaces, in thousandths of its size (AFM of the standard fonts): i 222, m 833, space 278.
         foreach (var (family, letter, thousandths) in new[] { ("Arial", "i", 222), ("Arial", "m", 833), ("Times New Roman", "m", 778), ("Times New Roman", "i", 278), ("Courier New", "i", 600), ("Courier New", "m", 600) })
             Assert.Equal(thousandths * Size / 1000, Lay(letter, 500, font: family).Lines[0].Width, 0.02);
-        // Ten words of "iiii" are 40 i and 9 blanks: 11.382 times the size. One word less fits into a little less.
+        // Ten words of "iiii" are 40 i and 9 spaces: 11.382 times the size. Slightly less width holds one word less.
         var text = string.Join(' ', Enumerable.Repeat("iiii", 10));
         Assert.Single(Lay(text, 11.39 * Size, font: "Arial").Lines);
         Assert.Equal(2, Lay(text, 11.37 * Size, font: "Arial").Lines.Count);
         Assert.Equal(9 * 4 * 0.222 * Size + 8 * 0.278 * Size, Lay(text, 11.37 * Size, font: "Arial").Lines[0].Width, 0.1);
-        // Three and a half letters are wide enough for three, in a word that has no place to break; and nothing is lost of it.
+        // A width of three and a half letters holds three of a word without break opportunities, and nothing of it is lost.
         var cut = Lay(new string('m', 10), 3.5 * 0.833 * Size, font: "Arial");
         Assert.Equal([3, 3, 3, 1], cut.Lines.Select(l => l.Pieces.Sum(p => p.Length)));
-        // Nor does a line begin with what must not stand there, in Japanese; Thai breaks between words though it has no blanks.
+        // In Japanese, a line does not begin with a closing mark; Thai breaks between words although it has no spaces.
         var japanese = Lay("蛾の夜へようこそ。蛾の夜へようこそ。", 8.2 * Size);
         Assert.All(japanese.Lines, l => Assert.NotEqual(Glyphs("。")[0], l.Pieces[0].Glyphs[0]));
         Assert.True(Lay("ผีเสื้อกลางคืนบินเร็วมาก", 5 * Size).Lines.Count > 1);
@@ -101,7 +101,7 @@ public sealed class LettersTests
     public void Tabulators_spacing_and_set_distances_are_kept()
     {
         var tabbed = Lay("i\ti\ti", 500, font: "Arial", tabs: [100]).Lines[0];
-        // The first stands at 100, beyond the last they stand 72 apart.
+        // The first tab stop is at 100; after the last they are 72 apart.
         Assert.Equal(144 + 0.222 * Size, tabbed.Width, 0.02);
         Assert.Equal(10 * (0.833 * Size + 3), Lay(new string('m', 10), 500, font: "Arial", spacing: 3).Lines[0].Width, 0.1);
         var lines = Lay("one\ntwo\n\nfour", 500, lineHeight: 31);

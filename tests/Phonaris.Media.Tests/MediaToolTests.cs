@@ -1,9 +1,9 @@
 namespace Phonaris.Media.Tests;
 
-/// <summary>What outside programs say and do not say.</summary>
+/// <summary>The output and errors of outside programs.</summary>
 public sealed class MediaToolTests
 {
-    /// <summary>So little is only written as the file is closed, and ffmpeg ends as if it were there.</summary>
+    /// <summary>So little is only written when the file is closed, and ffmpeg ends as if it had succeeded.</summary>
     [Fact]
     public async Task A_file_whose_end_did_not_fit_on_the_disk_is_not_taken_for_whole()
     {
@@ -44,7 +44,7 @@ public sealed class MediaToolTests
     [Fact]
     public async Task Programs_end_with_whoever_began_them()
     {
-        // The death signal that the kernel keeps for a program, as it sees it itself: 9, KILL.
+        // The death signal that the kernel keeps for a program, as the program reads it: 9, KILL.
         using var said = new MemoryStream();
         await MediaTool.RunAsync("setpriv", ["--dump"], null, CliWrap.PipeTarget.ToStream(said), MediaTool.Quick, CancellationToken.None);
         Assert.Contains("Parent death signal: KILL", System.Text.Encoding.ASCII.GetString(said.ToArray()), StringComparison.OrdinalIgnoreCase);

@@ -2,7 +2,7 @@ namespace Phonaris.Media.Tests;
 
 public sealed class MemoryTests
 {
-    /// <summary>However much is kept, no more than the bound is held, and what is asked for last is; something half as large as all of it finds room among what is small.</summary>
+    /// <summary>However much is stored, the limit holds, and recently used entries stay; an entry half as large as the limit fits among small ones.</summary>
     [Fact]
     public async Task What_is_kept_stays_within_its_bytes_and_the_last_has_room()
     {
@@ -12,7 +12,7 @@ public sealed class MemoryTests
         await KeptAsync("large", 5_000_000);
         Assert.InRange(Enumerable.Range(0, 200).Count(n => memory.TryGetValue(n, out _)) * 200_000 + 5_000_000, 5_000_000, most);
 
-        // Room is made beside: what finds none is worked out once more, and kept then.
+        // Space is freed in the background: what found none is computed again, and stored then.
         async Task KeptAsync(object name, int bytes)
         {
             for (var tries = 0; tries < 500; tries++)

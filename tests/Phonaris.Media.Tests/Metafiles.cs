@@ -5,10 +5,10 @@ namespace Phonaris.Media.Tests;
 /// <summary>Writes metafiles of one rectangle, record by record: 800 wide and 600 high, the rectangle from (100, 100) to (700, 500).</summary>
 internal static class Metafiles
 {
-    /// <summary>The colour of the rectangle of the enhanced kind, and of the older, whose colours come out as the nearest that has a name.</summary>
+    /// <summary>The colours of the rectangle, for the enhanced format and for the older one, whose colours become the nearest named ones.</summary>
     public const uint Pine = 0xFF1F5C4D, SeaGreen = 0xFF2E8B57;
 
-    /// <summary>The older kind, with a header that says where it lies.</summary>
+    /// <summary>The older format, with a header that gives its bounds.</summary>
     public static byte[] Wmf()
     {
         using var file = new MemoryStream();
@@ -29,7 +29,7 @@ internal static class Metafiles
         return file.ToArray();
     }
 
-    /// <summary>The enhanced kind, of 96 points an inch.</summary>
+    /// <summary>The enhanced format, at 96 points per inch.</summary>
     public static byte[] Emf()
     {
         int[][] records =
@@ -41,7 +41,7 @@ internal static class Metafiles
         const int header = 88, inch = 96;
         var file = new byte[header + records.Sum(r => 4 * (r.Length + 1))];
         var at = 0;
-        // In millimetres' hundredths, and of a screen of 1024 by 768.
+        // In hundredths of a millimetre, and for a screen of 1024 by 768.
         foreach (var value in new[] { 1, header, 0, 0, 799, 599, 0, 0, 2540 * 800 / inch, 2540 * 600 / inch, 0x464D4520, 0x10000, file.Length, records.Length + 1, 2, 0, 0, 0, 1024, 768, 271, 203 }) Put(value);
         foreach (var record in records)
         {
@@ -58,6 +58,6 @@ internal static class Metafiles
         }
     }
 
-    /// <summary>A colour as metafiles write it: blue, green, red.</summary>
+    /// <summary>A colour in a metafile: blue, green, red.</summary>
     private static int Reference(uint color) => (int)(color >> 16 & 0xFF | color & 0xFF00 | (color & 0xFF) << 16);
 }

@@ -10,7 +10,7 @@ using SkiaSharp;
 
 namespace Phonaris.Media.Tests;
 
-/// <summary>A folder with real files in it, made by real programs, and the services on them.</summary>
+/// <summary>A folder with real files, made by real programs, and the services that use them.</summary>
 public sealed class Sandbox : IDisposable
 {
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-media");
@@ -36,7 +36,7 @@ public sealed class Sandbox : IDisposable
 
     public string PathOf(string name) => Path.Combine(_folder.FullName, name);
 
-    /// <summary>Runs a program and gives its output.</summary>
+    /// <summary>Runs a program and returns its output.</summary>
     public static string Run(string program, params string[] arguments)
     {
         using var process = Process.Start(new ProcessStartInfo(program, arguments) { RedirectStandardOutput = true })!;
@@ -46,14 +46,14 @@ public sealed class Sandbox : IDisposable
         return output;
     }
 
-    /// <summary>Makes a file with ffmpeg and gives its path.</summary>
+    /// <summary>Makes a file with ffmpeg and returns its path.</summary>
     public string Make(string name, params string[] arguments)
     {
         Run("ffmpeg", ["-nostdin", "-v", "error", "-y", .. arguments, PathOf(name)]);
         return PathOf(name);
     }
 
-    /// <summary>Makes a sound file known by its content hash and gives the sound, made ready.</summary>
+    /// <summary>Makes a sound file, stores it by its content hash, and returns the prepared sound.</summary>
     public async Task<Sound> SoundAsync(string id, string path, SoundKind kind = SoundKind.Bed)
     {
         var hash = Convert.ToHexStringLower(SHA256.HashData(await File.ReadAllBytesAsync(path)));
@@ -62,7 +62,7 @@ public sealed class Sandbox : IDisposable
         return prepared.ToSound(id, hash, Path.GetFileName(path), kind);
     }
 
-    /// <summary>A slide whose picture is one colour.</summary>
+    /// <summary>A slide with a picture of one colour.</summary>
     public Slide Slide(string id, SKColor color, long holdMs, long dissolveMs = 0)
     {
         var name = $"picture-{(uint)color:x8}";

@@ -49,7 +49,7 @@ public sealed class SlidePicturesTests : IDisposable
             <text x="10" y="100" font-size="60" font-family="Nobody Has This">llll</text></svg>
             """);
         using var picture = SKBitmap.Decode(await _box.Pictures.PngAsync(new("svg", MediaTypes.Svg, 1, 320, 180), 320, CancellationToken.None));
-        // Four upright strokes: along a line across the letters, ink comes and goes four times.
+        // Four vertical strokes: along a line across the letters, ink starts and ends four times.
         var ink = Enumerable.Range(0, 319).Count(x => Dark(x) && !Dark(x + 1));
         Assert.Equal(4, ink);
 
@@ -90,7 +90,7 @@ public sealed class SlidePicturesTests : IDisposable
             <svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="40" height="40"><image href="file://{red}" width="40" height="40"/><image xlink:href="{red}" width="40" height="40"/><use href="file://{red}#a"/></svg>
             """);
         using var drawn = await _box.Pictures.FrameAsync(new PictureSource("reaching", MediaTypes.Svg, 1, 40, 40), 40, 40, CancellationToken.None);
-        // White, or the grey that stands for a missing picture: never the red of the one outside.
+        // White, or the grey of a missing picture: never the red of the external one.
         Assert.Equal(drawn.GetPixel(20, 20).Green, drawn.GetPixel(20, 20).Red);
     }
 

@@ -20,14 +20,14 @@ public sealed class SoundDecoderTests : IDisposable
     [InlineData("a.aiff", "pcm_s16be")]
     public async Task Every_common_format_comes_in_at_its_length_and_level(string name, string codec)
     {
-        // Mono, to see that both sides get it whole: ffmpeg by itself would take 3 dB off.
+        // Mono, to check that both sides get it unchanged: ffmpeg's default is 3 dB less.
         var sound = await _box.SoundAsync(name, _box.Make(name, "-f", "lavfi", "-i", "sine=frequency=1000:sample_rate=48000:duration=3", "-af", "volume=2", "-c:a", codec));
         Assert.InRange(sound.Frames, 3 * 48_000 - 2500, 3 * 48_000 + 4500);
         var samples = new float[48_000 * 2];
         _box.Sounds.Open(sound.Media).Read(48_000, samples);
         Assert.InRange(samples.Max(), 0.225f, 0.275f);
         Assert.Equal(samples[1000], samples[1001], 0.01f);
-        // A sine of 1 kHz at −12 dBFS on both sides: −12.04 LUFS, a little less with a coder's silence before it.
+        // A sine of 1 kHz at −12 dBFS on both sides: −12.04 LUFS, slightly less with an encoder's silence before it.
         Assert.InRange(sound.Figures.LoudnessLufs!.Value, -12.7, -11.7);
         var peaks = new float[10];
         _box.Sounds.Peaks(sound.Media).Read(0, sound.Frames, peaks);
@@ -109,7 +109,7 @@ public sealed class SoundDecoderTests : IDisposable
                 if (CommandOf(process).Contains(path, StringComparison.Ordinal)) Process.Start("kill", [signal, $"{process.Id}"])!.WaitForExit();
         }
 
-        // Another test's may have ended meanwhile.
+        // Another test's process may have ended in the meantime.
         static string CommandOf(Process process)
         {
             try
@@ -141,7 +141,7 @@ public sealed class SoundDecoderTests : IDisposable
                 else await File.WriteAllBytesAsync(file, whole);
                 Assert.Equal(whole, await File.ReadAllBytesAsync(file));
             }
-        // Its file gone or spoilt, the sound is silent and says so, until it is there again; the show is not closed by it.
+        // If its file is missing or damaged, the sound is silent and reports it until it is back; the show can still be used.
         var (path, bytes) = (_box.PathOf(sound.Media), await File.ReadAllBytesAsync(_box.PathOf(sound.Media)));
         Directory.Delete(_box.PathOf("derived"), recursive: true);
         using var without = new SoundLibrary(_box.Derived, _box.PathOf);

@@ -5,7 +5,7 @@ using Phonaris.Media.Sounds;
 
 namespace Phonaris.Media.Tests;
 
-/// <summary>What is found out of a sound file: figures, tags, damage; and what pretends to be one.</summary>
+/// <summary>The survey of a sound file: figures, tags, damage; and files that are not sounds.</summary>
 public sealed class SoundSurveyTests : IDisposable
 {
     private readonly Sandbox _box = new();
@@ -13,13 +13,13 @@ public sealed class SoundSurveyTests : IDisposable
     [Fact]
     public async Task Loudness_agrees_with_ffmpegs_on_the_demos_sounds()
     {
-        // The longest are left out: theirs takes its time.
+        // The longest are left out, because ffmpeg takes its time.
         foreach (var path in Directory.EnumerateFiles(Path.Combine(Root(), "demo", "sounds"), "*.ogg").Where(p => new FileInfo(p).Length < 400_000).Order())
         {
             var ours = await SoundMeasure.OfAsync(path, CancellationToken.None);
             var theirs = Ebur128(path);
             Assert.Equal(theirs["I"], ours.IntegratedLufs!.Value, 0.1);
-            // Theirs says 0 where a sound is too short to have a range, and oversamples with another filter.
+            // ffmpeg gives 0 where a sound is too short to have a range, and oversamples with another filter.
             if (ours.RangeLu is { } range) Assert.Equal(theirs["LRA"], range, 0.5);
             Assert.Equal(theirs["Peak"], ours.TruePeakDbtp!.Value, 0.25);
         }
@@ -158,11 +158,11 @@ public sealed class SoundSurveyTests : IDisposable
         Assert.Equal(0, Tidy(400));
         Assert.Equal(100, Tidy(350));
         Assert.False(File.Exists(_box.PathOf("derived/a/older")));
-        // What an open show relies on stays, however long ago it was used.
+        // Files in use by an open show stay, however long ago they were used.
         Assert.Equal(100, Tidy(0, leased: "old"));
         Assert.Equal(100, Tidy(0));
         Assert.True(File.Exists(_box.PathOf("derived/b/open")));
-        // On a full disk they take up half of what there is, on an empty one 20 GB.
+        // On a full disk they take at most half of the total, on an empty one 20 GB.
         Assert.Equal((7_500_000_000, 20_000_000_000, 20_000_000_000), (DerivedRoom.Bound(15_000_000_000, 0), DerivedRoom.Bound(1_000, 500_000_000_000), DerivedRoom.Bound(1_000, null)));
 
         long Tidy(long bound, string? leased = null) => DerivedRoom.Tidy(_box.PathOf("derived"), bound, now, name => name == leased, file =>
@@ -174,7 +174,7 @@ public sealed class SoundSurveyTests : IDisposable
 
     public void Dispose() => _box.Dispose();
 
-    /// <summary>What ffmpeg's filter finds, by its names.</summary>
+    /// <summary>The results of ffmpeg's filter, by name.</summary>
     private static Dictionary<string, double> Ebur128(string path)
     {
         using var process = Process.Start(new ProcessStartInfo("ffmpeg", ["-hide_banner", "-nostats", "-i", path, "-af", "ebur128=peak=true", "-f", "null", "-"]) { RedirectStandardError = true })!;

@@ -15,14 +15,14 @@ public sealed class StretchedSoundTests : IDisposable
     [Fact]
     public async Task A_tone_keeps_its_pitch_and_gets_exactly_its_length_whoever_asks_first()
     {
-        // Bursts half a second apart on a tone: longer than a piece, so that pieces meet.
+        // Bursts half a second apart on a tone: longer than a segment, so that segments join.
         var hash = (await _sandbox.SoundAsync("tone", _sandbox.Make("tone.wav", "-f", "lavfi", "-i", "aevalsrc=0.2*sin(440*2*PI*t)+0.6*cos(6000*2*PI*t)*exp(-pow((mod(t\\,0.5)-0.25)/0.012\\,2)):s=48000:d=12", "-ac", "2"))).Media;
         foreach (var speed in (double[])[0.5, 0.93, 1.25, 2])
         {
             var source = new SoundSource(hash, speed);
             var length = (long)Math.Round(12 * 48_000 / speed);
             var late = new float[48_000 * 2];
-            // From the middle of a later piece on, before anything else was worked out.
+            // From the middle of a later segment, before anything else was computed.
             _sandbox.Sounds.Open(source).Read(210_000, late);
             Assert.False(_sandbox.Sounds.IsReady(source));
             await _sandbox.Sounds.PrepareAsync(source, 0, null, CancellationToken.None);
@@ -34,12 +34,12 @@ public sealed class StretchedSoundTests : IDisposable
             Assert.True(late.AsSpan().SequenceEqual(all.AsSpan(210_000 * 2, late.Length)));
             Assert.All(all[^200..], s => Assert.Equal(0, s));
 
-            // 440 Hz by its zero crossings between the bursts, over the seam as well: within 5 cents.
+            // 440 Hz by its zero crossings between the bursts, across the boundary as well: within 5 cents.
             var (from, frames) = ((int)(0.36 / speed * 48_000), (int)(0.13 / speed * 48_000));
             var pitch = Enumerable.Range(2, 18).Average(k => Hertz(all, (int)(k * 0.5 / speed * 48_000) + from, frames));
             Assert.InRange(1200 * Math.Log2(pitch / 440), -5, 5);
 
-            // The bursts stay where they belong: within 8 ms of their times over the speed.
+            // The bursts stay in place: within 8 ms of their times divided by the speed.
             for (var k = 2; k < 20; k++) Assert.InRange(Middle(all, (int)((k * 0.5 + 0.25) / speed * 48_000)), -384, 384);
         }
     }
@@ -62,7 +62,7 @@ public sealed class StretchedSoundTests : IDisposable
     public async Task What_could_not_be_worked_out_is_tried_again()
     {
         var hash = (await _sandbox.SoundAsync("tone", _sandbox.Make("tone.wav", "-f", "lavfi", "-i", "sine=440:duration=3:sample_rate=48000", "-ac", "2"))).Media;
-        // A file where the folder is to be.
+        // A file where the folder should be.
         var folder = _sandbox.PathOf("derived/speeds");
         await File.WriteAllTextAsync(folder, "");
         var reader = _sandbox.Sounds.Open(new SoundSource(hash, 0.8));
@@ -88,11 +88,11 @@ public sealed class StretchedSoundTests : IDisposable
         var all = new float[schedule.TotalFrames * 2];
         new Mixer(schedule, _sandbox.Sounds.Open).Render(0, all);
         Assert.InRange(1200 * Math.Log2(Hertz(all, 48_000, (int)(schedule.TotalFrames - 96_000)) / 440), -5, 5);
-        // It sounds to the end, not a frame less.
+        // It plays to the end, to the frame.
         Assert.Contains(all[^600..], s => Math.Abs(s) > 0.02);
     }
 
-    /// <summary>How far the middle of a burst lies from a frame, by its energy; what is high in it is taken, the tone is not.</summary>
+    /// <summary>The distance between the centre of a burst and a frame, by its energy; high frequencies only, without the tone.</summary>
     private static double Middle(float[] samples, int frame)
     {
         double energy = 0, moment = 0;

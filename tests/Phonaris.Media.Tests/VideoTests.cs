@@ -12,7 +12,7 @@ public sealed class VideoTests : IDisposable
 {
     private const int Fps = 30;
 
-    /// <summary>One picture, in seconds, and what is lost in rounding.</summary>
+    /// <summary>One picture, in seconds, and the rounding error.</summary>
     private const double Picture = 1.001 / Fps;
 
     private readonly Sandbox _box = new();
@@ -27,7 +27,7 @@ public sealed class VideoTests : IDisposable
     [InlineData("a.ogv", "theora", false, 320, 180, "-c:v", "libtheora", "-q:v", "8")]
     [InlineData("a.avi", "mpeg4", false, 320, 180, "-c:v", "mpeg4")]
     [InlineData("a.mpg", "mpeg2video", false, 320, 180, "-c:v", "mpeg2video", "-q:v", "2", "-flags", "+ildct+ilme")]
-    // Pixels twice as wide as high; more than eight bits; an odd size; no two pictures equally far apart.
+    // Pixels twice as wide as high; more than eight bits; an odd size; a variable frame rate.
     [InlineData("wide.mp4", "h264", false, 640, 180, "-c:v", "libx264", "-pix_fmt", "yuv420p", "-aspect", "32:9")]
     [InlineData("deep.mp4", "hevc", false, 320, 180, "-c:v", "libx265", "-pix_fmt", "yuv420p10le", "-color_trc", "smpte2084", "-color_primaries", "bt2020", "-colorspace", "bt2020nc", "-x265-params", "log-level=none")]
     [InlineData("odd.mkv", "h264", false, 161, 91, "-c:v", "libx264", "-pix_fmt", "yuv444p", "-vf", "scale=161:91,setsar=1")]
@@ -62,7 +62,7 @@ public sealed class VideoTests : IDisposable
     {
         var video = await FlashesAsync("a.mkv", "-c:v", "mpeg4", "-g", "100");
         AssertTogether(await _box.Videos.PartAsync(video, 28_800, 172_800, withSound: true, null, CancellationToken.None), [0.4, 1.4, 2.4]);
-        // Before it is shown that of a long one is fetched, and all of a short one; its sound comes from elsewhere.
+        // Before it starts, that part of a long one is preloaded, and all of a short one; its sound is loaded separately.
         var file = await _box.Videos.PreparedAsync(video, new("part", 28_800, 172_800, IsPart: true), CancellationToken.None);
         AssertTogether(file, [0.4, 1.4, 2.4], heard: false);
         Assert.Equal("video", Sandbox.Run("ffprobe", "-v", "error", "-show_entries", "stream=codec_type", "-of", "csv=p=0", file).Trim());
@@ -73,20 +73,20 @@ public sealed class VideoTests : IDisposable
     public async Task Only_the_seconds_in_which_something_moves_are_encoded_and_dissolves_lie_over_them()
     {
         var video = await FlashesAsync("a.mp4", "-c:v", "libx264", "-pix_fmt", "yuv420p");
-        // Three slides of 8 s. On the second it lies in the lower right corner, and leaves for the third by a dissolve.
+        // Three slides of 8 s. On the second it is in the lower right corner, and leaves with a dissolve to the third.
         var show = Show.Empty("A film") with { Slides = [_box.Slide("a", SKColors.Red, 8000), _box.Slide("b", SKColors.Blue, 8000), _box.Slide("c", SKColors.Green, 8000, dissolveMs: 1000)], Sounds = [video] };
         show = show with { Cues = [CueDefaults.For(show, video, "b", "v") with { OutFrame = 3 * Frames.PerSecond + 2400, Video = new(0.5, 0.5, 0.5, 0.5) }] };
         var film = await ExportAsync(show);
         var hashes = Sandbox.Run("ffmpeg", "-v", "error", "-i", film, "-map", "0:v", "-f", "framehash", "-hash", "crc32", "-").Split('\n').Where(l => l.StartsWith('0')).Select(l => l.Split(',')[^1].Trim()).ToList();
         Assert.Equal(24 * Fps, hashes.Count);
-        // It ends within a flash: that stays, to the last bit, until the dissolve.
+        // It ends within a flash: that picture stays, to the last bit, until the dissolve.
         Assert.Equal((1, 1, 1), (Distinct(0, 8 * Fps), Distinct(8 * Fps + 92, 16 * Fps), Distinct(17 * Fps, 24 * Fps)));
         Assert.Equal(Fps, Distinct(16 * Fps, 17 * Fps));
         var corner = Luma(film, "8:8:300:160");
         Assert.InRange(corner[15 * Fps], 225, 255);
         // Half way from white to the green slide, whose luma is about 75 of 255, in full range.
         Assert.InRange(corner[16 * Fps + Fps / 2], corner[17 * Fps] + 50, 225);
-        // Not seen until it starts, and gone when it is over.
+        // Hidden until it starts, and after its end.
         var hidden = show with { Cues = [show.Cues[0] with { DelayMs = 1000, Video = show.Cues[0].Video! with { HiddenBefore = true, AtEnd = VideoEnd.Leaves } }] };
         corner = Luma(await ExportAsync(hidden), "8:8:300:160");
         Assert.Equal(corner[8 * Fps], corner[15 * Fps], 2.0);
@@ -103,12 +103,12 @@ public sealed class VideoTests : IDisposable
         Assert.Equal((180, 320, false, false), (video.Video!.Width, video.Video.Height, video.Video.HasSound, video.Video.PlaysAnywhere));
         Assert.Equal(2 * Frames.PerSecond, video.Frames);
         Assert.Null(video.Figures.LoudnessLufs);
-        // Inside a slide that is wider than high: black above, white below, or the other way round, and blue at its sides.
+        // In a slide that is wider than high: black above, white below, or the other way round, and blue at its sides.
         var film = await ExportAsync(On(video, c => c with { Video = new(0, 0, 1, 1) }));
         var (above, below) = (Luma(film, "8:8:156:20")[5], Luma(film, "8:8:156:150")[5]);
         Assert.True(Math.Abs(above - below) > 200, $"{above} above, {below} below.");
         Assert.Equal(Luma(film, "8:8:20:20")[5], Luma(film, "8:8:290:150")[5], 2.0);
-        // As a sound there is nothing to it.
+        // It has no sound.
         Assert.Contains("has no audio", (await Assert.ThrowsAsync<RuleException>(() => _box.SoundAsync("s", _box.PathOf("upright.mp4")))).Message);
     }
 
@@ -150,7 +150,7 @@ public sealed class VideoTests : IDisposable
         Assert.Equal(4 * Frames.PerSecond, taken.Frames, Frames.PerSecond / 10.0);
         Assert.Equal(8 * Fps, Luma(await ExportAsync(On(taken, c => c)), "8:8:0:0").Count);
 
-        // Broken off: what is there is taken, and it is told what is missing.
+        // Truncated: the readable part is used, and the missing part is reported.
         var half = await VideoAsync("half.mp4", whole[..(whole.Length * 6 / 10)]);
         Assert.InRange(half.Frames, Frames.PerSecond, 3.5 * Frames.PerSecond);
         Assert.InRange(half.Figures.MissingFrames, 0.5 * Frames.PerSecond, 3 * Frames.PerSecond);
@@ -160,7 +160,7 @@ public sealed class VideoTests : IDisposable
 
     public void Dispose() => _box.Dispose();
 
-    /// <summary>Four seconds: at each whole second but the first, white for 0.12 s and a tone of 1 kHz; else black and silence.</summary>
+    /// <summary>Four seconds: at each whole second but the first, white for 0.12 s with a tone of 1 kHz; otherwise black and silent.</summary>
     private async Task<Sound> FlashesAsync(string name, params string[] how) => await _box.SoundAsync("v", (await MadeAsync(name, how)).Path, SoundKind.Video);
 
     private Task<(string Path, string Name)> MadeAsync(string name, params string[] how) => Task.FromResult((_box.Make(
@@ -188,7 +188,7 @@ public sealed class VideoTests : IDisposable
         return film;
     }
 
-    /// <summary>Checks when a film flashes, and that it beeps within one picture of each.</summary>
+    /// <summary>Finds the flashes of a film and checks that it beeps within one picture of each.</summary>
     private async Task AssertTogetherAsync(Show show, double[] seconds, FilmFormat format = FilmFormat.Mp4, bool heard = true)
     {
         AssertTogether(await ExportAsync(show, format), seconds, heard);
@@ -206,7 +206,7 @@ public sealed class VideoTests : IDisposable
         Assert.All(flashes.Zip(beeps), f => Assert.Equal(f.First, f.Second, Picture));
     }
 
-    /// <summary>Where something begins after it was not there for a while.</summary>
+    /// <summary>The starts of runs after a gap.</summary>
     private static IEnumerable<int> Rises(bool[] there, int quiet)
     {
         var last = -quiet - 1;
@@ -218,7 +218,7 @@ public sealed class VideoTests : IDisposable
         }
     }
 
-    /// <summary>How light a part of each picture of a film is, 0 to 255.</summary>
+    /// <summary>The lightness of a part of each picture of a film, 0 to 255.</summary>
     private List<int> Luma(string film, string part)
     {
         var raw = _box.Make("luma.gray", "-i", film, "-vf", $"fps={Fps},crop={part},scale=1:1:flags=area,format=gray", "-f", "rawvideo");

@@ -14,7 +14,7 @@ public class Yuv420Tests
     [InlineData(256)]
     public void Between_two_pictures_each_byte_is_the_nearest_of_both_by_their_shares(int share)
     {
-        // Every pair of bytes, and some that fill no vector.
+        // Every pair of bytes, and some that do not fill a vector.
         var from = Enumerable.Range(0, 65536 + 7).Select(k => (byte)k).ToArray();
         var to = Enumerable.Range(0, from.Length).Select(k => (byte)(k >> 8)).ToArray();
         var result = new byte[from.Length];
@@ -25,7 +25,7 @@ public class Yuv420Tests
     }
 
     [Theory]
-    // The corners of BT.709 in limited range, as the recommendation's 8 bit bars have them.
+    // The corners of BT.709 in limited range, as 8-bit colour bars have them.
     [InlineData(255, 255, 255, 235, 128, 128)]
     [InlineData(0, 0, 0, 16, 128, 128)]
     [InlineData(255, 0, 0, 63, 102, 240)]

@@ -5,7 +5,7 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Storage.Tests;
 
-/// <summary>Copies to go back to: made while the database is in use, whole, few, and restored with their files.</summary>
+/// <summary>Backups: made while the database is in use, complete, few, and restored with their files.</summary>
 public sealed class BackupTests : IDisposable
 {
     private readonly TestDatabase _database = new();
@@ -27,17 +27,17 @@ public sealed class BackupTests : IDisposable
             Assert.Null(await Backups.MakeDailyAsync(default));
         }
         Assert.Equal(7, Directory.GetFiles(_database.PathOf("backups")).Length);
-        // The way back from an upgrade is not pushed out by days.
+        // A backup before an upgrade is not deleted by daily ones.
         var before = await Backups.MakeAsync(beforeUpgrade: true, default);
         Assert.Equal(8, Directory.GetFiles(_database.PathOf("backups")).Length);
         Assert.NotNull(Backups.MadeAt(before));
-        // The newest that is whole is the one to go back to.
+        // The newest intact one is the one to restore.
         await File.WriteAllTextAsync(before, "damaged");
         var newest = Backups.NewestWhole()!;
         Assert.DoesNotContain("upgrade", newest);
         SqliteConnection.ClearAllPools();
         await File.WriteAllBytesAsync(_database.PathOf("test.db"), new byte[5000]);
-        // A log may be left where a reader was the last to close; what was damaged would be read from it.
+        // A write-ahead log may be left by a reader that closed last; old damaged pages would be read from it.
         foreach (var log in new[] { "test.db-wal", "test.db-shm" }) File.Delete(_database.PathOf(log));
         var damaged = await Assert.ThrowsAsync<RuleException>(() => DatabaseFile.PrepareAsync(_database, _database.PathOf("test.db"), _database.PathOf("files"), Backups));
         Assert.Contains($"Restore it with ./phonaris restore {newest}", damaged.Message);
@@ -83,7 +83,7 @@ public sealed class BackupTests : IDisposable
         Assert.Equal("Kept", (await new ShowStore(databases, TimeProvider.System).FindAsync("x", default))!.Show.Title);
         Assert.True(files.Has(picture));
 
-        // A copy of the database alone; what was there is copied first.
+        // A copy of the database alone; the existing one is backed up first.
         await new ShowStore(databases, TimeProvider.System).ApplyAsync("x", _ => new RenameShow("Newer"), default);
         SqliteConnection.ClearAllPools();
         await Backup.RestoreAsync(Path.Combine(to, "phonaris.db"), data, backups, null, default);
@@ -92,7 +92,7 @@ public sealed class BackupTests : IDisposable
         await Backup.RestoreAsync(backups.NewestWhole()!, data, backups, null, default);
         Assert.Equal("Newer", (await new ShowStore(databases, TimeProvider.System).FindAsync("x", default))!.Show.Title);
 
-        // The oldest of seven copies: the copy of what is there would push it out.
+        // The oldest of seven copies: the backup of the current data would delete it.
         while (Directory.GetFiles(Path.Combine(data, "backups")).Length < 7) await backups.MakeAsync(beforeUpgrade: false, default);
         var oldest = Directory.GetFiles(Path.Combine(data, "backups")).Order(StringComparer.Ordinal).First();
         await new ShowStore(databases, TimeProvider.System).ApplyAsync("x", _ => new RenameShow("Newest"), default);

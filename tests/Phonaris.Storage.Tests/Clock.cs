@@ -1,6 +1,6 @@
 namespace Phonaris.Storage.Tests;
 
-/// <summary>A clock that is set by hand.</summary>
+/// <summary>A clock set by the test.</summary>
 internal sealed class Clock : TimeProvider
 {
     public DateTimeOffset Now { get; set; } = DateTimeOffset.UtcNow;

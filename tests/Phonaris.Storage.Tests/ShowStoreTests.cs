@@ -17,7 +17,7 @@ public sealed class ShowStoreTests : IDisposable
         var third = await Store().ApplyAsync("x", new MadeEdit(2, new RenameShow("Third")), default);
         Assert.Equal((3, "Renamed the show to “Third”", null), (third.Revision, third.Undo, third.Redo));
 
-        // A new store each time has nothing in memory: all comes from the file.
+        // A new store each time has nothing in memory: everything comes from the file.
         var undone = await Store().UndoAsync("x", null, default);
         Assert.Equal(("Second", "Renamed the show to “Third”"), (undone.Show.Title, undone.Redo));
         Assert.Equal("First", (await Store().UndoAsync("x", null, default)).Show.Title);
@@ -52,7 +52,7 @@ public sealed class ShowStoreTests : IDisposable
         Assert.Equal("Mine again", (await store.ApplyAsync("x", new MadeEdit(1, new SetNotes("a", "Mine again"), "me"), default)).Show.Slides[0].Notes);
         await Assert.ThrowsAsync<StaleEditException>(() => store.ApplyAsync("x", new MadeEdit(1, new SetNotes("a", "Yours"), "you"), default));
         Assert.Contains("out of date", (await Assert.ThrowsAsync<RuleException>(() => store.ApplyAsync("x", new MadeEdit(99, new SetNotes("a", ""), "me"), default))).Message);
-        // Nothing to change is no revision.
+        // An edit without effect makes no revision.
         Assert.Equal(4, (await store.ApplyAsync("x", _ => null, default)).Revision);
     }
 
@@ -64,7 +64,7 @@ public sealed class ShowStoreTests : IDisposable
         var made = new MadeEdit(1, new RenameShow("Second"), "me");
         await store.ApplyAsync("x", made, default, "edit");
         await store.ApplyAsync("x", new MadeEdit(2, new RenameShow("Third"), "me"), default, "another");
-        // By a server that was started again meanwhile, too.
+        // Also by a server that was restarted in the meantime.
         foreach (var again in new[] { store, Store() })
         {
             var answer = await again.ApplyAsync("x", made, default, "edit");
@@ -72,7 +72,7 @@ public sealed class ShowStoreTests : IDisposable
         }
         for (var sent = 0; sent < 2; sent++) Assert.Equal("Second", (await store.UndoAsync("x", "me", default, seen: 3, "undo")).Show.Title);
         for (var sent = 0; sent < 2; sent++) Assert.Equal("Third", (await store.RedoAsync("x", "me", default, seen: 4, "redo")).Show.Title);
-        // Keys are a show's own.
+        // Keys are per show.
         await store.AddAsync("y", Show.Empty("Other"), default);
         Assert.Equal("Second", (await store.ApplyAsync("y", made, default, "edit")).Show.Title);
         await Assert.ThrowsAsync<RuleException>(() => store.ApplyAsync("x", made, default, new('k', 101)));
@@ -88,12 +88,12 @@ public sealed class ShowStoreTests : IDisposable
         var refused = await Assert.ThrowsAsync<StaleEditException>(() => store.UndoAsync("x", "me", default, seen: 2));
         Assert.Contains("Press Undo again", refused.Message);
         Assert.Equal(["Mine", "Yours"], (await store.FindAsync("x", default))!.Show.Slides.Select(s => s.Notes));
-        // Having seen it one may; and one's own edits since are no surprise.
+        // After seeing it, an edit is allowed; and a user's own edits are never a conflict.
         Assert.Equal(["Mine", ""], (await store.UndoAsync("x", "me", default, seen: 3)).Show.Slides.Select(s => s.Notes));
         Assert.Equal(["", ""], (await store.UndoAsync("x", "me", default, seen: 3)).Show.Slides.Select(s => s.Notes));
         await Assert.ThrowsAsync<StaleEditException>(() => store.RedoAsync("x", "you", default, seen: 3));
         Assert.Equal("Mine", (await store.RedoAsync("x", "me", default, seen: 3)).Show.Slides[0].Notes);
-        // Of a long history the last lines are given, in their order.
+        // Of a long history the last entries are returned, in order.
         Assert.Equal([(1, true), (2, false)], (await store.HistoryAsync("x", 10, default)).Select(l => (l.Position, l.Applied)));
         Assert.Equal([2], (await store.HistoryAsync("x", 1, default)).Select(l => l.Position));
     }
@@ -153,7 +153,7 @@ public sealed class ShowStoreTests : IDisposable
         var store = Store(slow);
         await store.AddAsync("x", Show.Empty("Slow") with { Slides = [Slide("a")] }, default);
         await store.AddAsync("y", Show.Empty("Other"), default);
-        // Written by another connection while they are worked out: within a transaction it would have to wait for them.
+        // Written by another connection while they are computed: within a transaction it would have to wait.
         slow.WorkOut = _ =>
         {
             Task.Run(() => other.ApplyAsync("y", _ => new RenameShow("Written"), default)).Wait(TimeSpan.FromSeconds(5));
@@ -186,7 +186,7 @@ public sealed class ShowStoreTests : IDisposable
         var clock = new Clock();
         var store = new ShowStore(_database, clock);
         await store.AddAsync("x", Show.Empty("Put aside"), default);
-        // Edits and the deletion at once: whichever comes last, nothing of it is found afterwards.
+        // Edits and the deletion concurrently: whichever comes last, nothing of the show is found afterwards.
         await Task.WhenAll([.. Enumerable.Range(0, 20).Select(async n =>
         {
             try
@@ -224,7 +224,7 @@ public sealed class ShowStoreTests : IDisposable
         var last = await store.FindAsync("s19", default);
         var first = await store.FindAsync("s0", default);
         Assert.Equal(20, (await store.ListAsync(default)).Count);
-        // To list them keeps none of them; nor did what was used long ago stay.
+        // Listing shows caches none of them, and shows used long ago are removed from the cache.
         Assert.Same(last, await store.FindAsync("s19", default));
         for (var n = 1; n < 15; n++) await store.FindAsync($"s{n}", default);
         Assert.NotSame(first, await store.FindAsync("s0", default));
@@ -258,11 +258,11 @@ public sealed class ShowStoreTests : IDisposable
         await uses.AddAsync(new(FileUserKind.Upload, "up"), [first], default);
         await store.AddAsync("x", Show.Empty("X") with { Slides = [Slide("a")] }, default, Job("job", "x", [third]));
         await store.ApplyAsync("x", _ => new AddSound(Sound(first), 0), default);
-        // The show has it: the upload's own row has gone.
+        // The show uses it: the row of the upload has gone.
         Assert.Empty(await uses.HashesAsync(FileUserKind.Upload, default));
         await store.UndoAsync("x", null, default);
         await store.ApplyAsync("x", _ => new AddSound(Sound(second), 0), default);
-        // What was undone can no longer be redone, but stays as long as the show does.
+        // What was undone can no longer be redone, but stays stored as long as the show.
         Assert.Equal([new string('0', 64), first, second], (await uses.HashesAsync(FileUserKind.Show, default)).Order());
         await using (await ImportAsync(uses, second)) Assert.Equal([second], await uses.HashesAsync(FileUserKind.Import, default));
         Assert.Empty(await uses.HashesAsync(FileUserKind.Import, default));

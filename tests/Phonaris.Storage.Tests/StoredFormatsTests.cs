@@ -6,7 +6,7 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Storage.Tests;
 
-/// <summary>What earlier versions stored.</summary>
+/// <summary>Data stored by earlier versions.</summary>
 public sealed class StoredFormatsTests : IDisposable
 {
     private readonly TestDatabase _database = new();
@@ -18,7 +18,7 @@ public sealed class StoredFormatsTests : IDisposable
         Assert.False(db.Database.HasPendingModelChanges());
     }
 
-    /// <summary>An example of each format that was ever kept, in a database of its time.</summary>
+    /// <summary>An example of each earlier format, in a database of its time.</summary>
     [Theory]
     [InlineData(1, "Runs")]
     [InlineData(2, "NothingLost")]
@@ -41,7 +41,7 @@ public sealed class StoredFormatsTests : IDisposable
         var show = (await new ShowStore(databases, TimeProvider.System).FindAsync("old", default))!.Show;
         var fit = show.Validated().Cues[0].Fit!;
         Assert.Equal((null, 0, 1), (fit.EndFrame, fit.Forbidden.Count, fit.Kept.Count));
-        // Who uses which file was not recorded then: it is read off what is stored.
+        // File uses were not recorded then: they are derived from the stored shows.
         var uses = new FileUses(databases);
         Assert.Superset(ShowFiles.Of(show).ToHashSet(), (await uses.HashesAsync(FileUserKind.Show, default)).ToHashSet());
         Assert.Equal([new string('a', 64)], await uses.HashesAsync(FileUserKind.Job, default));

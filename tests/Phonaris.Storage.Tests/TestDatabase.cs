@@ -3,7 +3,7 @@ using Microsoft.EntityFrameworkCore;
 
 namespace Phonaris.Storage.Tests;
 
-/// <summary>A database in a folder of its own, which the test may fill with files too.</summary>
+/// <summary>A database in its own folder, which the test may also fill with files.</summary>
 public sealed class TestDatabase : IDbContextFactory<PhonarisDb>, IDisposable
 {
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-store");

@@ -2,7 +2,7 @@ using System.Security.Cryptography;
 
 namespace Phonaris.Storage.Tests;
 
-/// <summary>Files on their way in: nothing that arrived is lost, and nothing waits for ever.</summary>
+/// <summary>Uploads: nothing received is lost, and nothing stays forever.</summary>
 public sealed class UploadStoreTests : IDisposable
 {
     private readonly TestDatabase _database = new();
@@ -25,13 +25,13 @@ public sealed class UploadStoreTests : IDisposable
         await _store.CreateAsync("a1", new("noise.wav", "sound", bytes.Length, 1_000_000));
         Assert.Equal(0, (await _store.FindAsync("a1"))!.Offset);
         Assert.Null((await _store.AppendAsync("a1", 0, null, new MemoryStream(bytes[..300_000]), CancellationToken.None)).Hash);
-        // Another page of the store, as after a restart, knows how far it had come.
+        // Another instance of the store, as after a restart, knows how much has arrived.
         var after = new UploadStore(PathOf("uploads"), _files, _uses, _clock);
         Assert.Equal(300_000, (await after.FindAsync("a1"))!.Offset);
         var whole = await after.AppendAsync("a1", 300_000, null, new MemoryStream(bytes[300_000..]), CancellationToken.None);
         Assert.Equal(Convert.ToHexStringLower(SHA256.HashData(bytes)), whole.Hash);
         Assert.Equal(bytes, await File.ReadAllBytesAsync(_files.PathOf(whole.Hash!)));
-        // Whole, it takes no more; the same content once more is the same file.
+        // A complete upload accepts no more; the same content again is the same file.
         await Assert.ThrowsAsync<UploadException>(() => after.AppendAsync("a1", bytes.Length, null, Stream.Null, CancellationToken.None));
         await _store.CreateAsync("a2", new("again.wav", "sound", bytes.Length, 1_000_000));
         Assert.Equal(whole.Hash, (await _store.AppendAsync("a2", 0, null, new MemoryStream(bytes), CancellationToken.None)).Hash);
@@ -64,7 +64,7 @@ public sealed class UploadStoreTests : IDisposable
         Assert.Equal(400, (await _store.FindAsync("b1"))!.Offset);
         Assert.Equal(UploadFault.WrongOffset, (await Assert.ThrowsAsync<UploadException>(() => _store.AppendAsync("b1", 399, null, Stream.Null, CancellationToken.None))).Fault);
         await Assert.ThrowsAsync<RuleException>(() => _store.AppendAsync("b1", 400, null, new MemoryStream(new byte[601]), CancellationToken.None));
-        // Found again once it has been quiet, and ended where it has come to.
+        // Found again after a pause, and continued from where it stopped.
         Assert.Empty(await _store.UnfinishedAsync("take-x", TimeSpan.FromMinutes(1)));
         _clock.Now = DateTimeOffset.UtcNow.AddMinutes(5);
         Assert.Equal("b1", (await _store.UnfinishedAsync("take-x", TimeSpan.FromMinutes(1))).Single().Id);
@@ -80,7 +80,7 @@ public sealed class UploadStoreTests : IDisposable
         Assert.Equal(10_000_000_000, await _store.IncomingBytesAsync());
         _clock.Now = DateTimeOffset.UtcNow.AddMinutes(11);
         Assert.Equal(0, await _store.IncomingBytesAsync());
-        // One that is slow but goes on was begun long ago, and stays.
+        // A slow one that continues was begun long ago, and stays.
         await _store.CreateAsync("c2", new("slow.mp4", "video", 1_000, 1_000));
         await _store.AppendAsync("c2", 0, null, new MemoryStream(new byte[10]), CancellationToken.None);
         foreach (var file in new[] { "c1.json", "c1.part", "c2.json" }) File.SetLastWriteTimeUtc(PathOf($"uploads/{file}"), DateTime.UtcNow.AddDays(-8));
@@ -103,7 +103,7 @@ public sealed class UploadStoreTests : IDisposable
     {
         var bytes = RandomNumberGenerator.GetBytes(1_000);
         var hash = Convert.ToHexStringLower(SHA256.HashData(bytes));
-        // All bytes there and not hashed; hashed and not moved; moved while another of the same content is in the store.
+        // All bytes received but not hashed; hashed but not moved; moved while another with the same content is stored.
         foreach (var (id, recorded) in new[] { ("d1", (string?)null), ("d2", hash), ("d3", null) })
         {
             await _store.CreateAsync(id, new("whole.wav", "sound", bytes.Length, 1_000, Hash: recorded));
@@ -113,7 +113,7 @@ public sealed class UploadStoreTests : IDisposable
             Assert.Equal(bytes, await File.ReadAllBytesAsync(_files.PathOf(hash)));
         }
         Assert.Equal([hash], await _uses.HashesAsync(FileUserKind.Upload, default));
-        // A day later nobody has used it: it goes, and with it the use of its file.
+        // A day later nobody has used it: it is deleted, and with it the use of its file.
         _clock.Now = DateTimeOffset.UtcNow.AddHours(25);
         await _store.ExpireAsync();
         Assert.Empty(await _uses.HashesAsync(null, default));
@@ -123,7 +123,7 @@ public sealed class UploadStoreTests : IDisposable
 
     private string PathOf(string name) => _database.PathOf(name);
 
-    /// <summary>Gives some bytes, then breaks.</summary>
+    /// <summary>Returns some bytes, then breaks.</summary>
     private sealed class Breaking(int count) : MemoryStream(new byte[count])
     {
         public override async ValueTask<int> ReadAsync(Memory<byte> buffer, CancellationToken cancellationToken = default) =>

@@ -2,7 +2,7 @@ using System.Diagnostics;
 
 namespace Phonaris.Tool.Tests;
 
-/// <summary>The launcher, beside a dotnet that only tells where it is started and with what.</summary>
+/// <summary>The launcher, with a fake dotnet that prints its working folder and arguments.</summary>
 public sealed class LauncherTests : IDisposable
 {
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-launcher");
@@ -66,7 +66,7 @@ public sealed class LauncherTests : IDisposable
     [Fact]
     public async Task What_is_there_is_not_asked_for_again_and_what_is_missing_is_installed_one_by_one()
     {
-        // As for somebody who is not root, without /usr/sbin on the path; and a release that lacks one font.
+        // As for a user who is not root, without /usr/sbin on the path; and a release that lacks one font.
         Program("apt-cache", "echo 'libicu72 - International Components for Unicode'");
         Program("apt-get", """
             echo "$*" >>"$APT"
@@ -76,7 +76,7 @@ public sealed class LauncherTests : IDisposable
         Program("node", "echo v20.1.0");
         var (_, _, errors) = await RunAsync([], "serve");
         var asked = File.Exists(Apt) ? await File.ReadAllLinesAsync(Apt) : [];
-        // This machine has its ICU, wherever its ldconfig is.
+        // This machine has ICU, wherever its ldconfig is.
         Assert.DoesNotContain(asked, a => a.Contains("libicu", StringComparison.Ordinal));
         if (asked.Length > 0) Assert.Contains("fonts-noto-color-emoji", errors);
         await RunAsync([], "serve");

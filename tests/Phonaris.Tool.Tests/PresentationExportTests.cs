@@ -12,7 +12,7 @@ using Phonaris.Formats.Presentations;
 
 namespace Phonaris.Tool.Tests;
 
-/// <summary>Made-up shows as presentation files: whatever is set of a cue, the file holds to the standard, and says where each sound begins and how far it goes.</summary>
+/// <summary>Made-up shows as presentation files: with any settings of cues, the file is valid, and has the start and extent of each sound.</summary>
 public sealed class PresentationExportTests : IDisposable
 {
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-presentation");
@@ -34,7 +34,7 @@ public sealed class PresentationExportTests : IDisposable
                 Assert.False(show.Slides[sound.First].Hidden);
                 Assert.InRange(sound.Step ?? 0, 0, show.Slides[sound.First].Steps.Count - 1);
                 Assert.True((sound.Video is not null || sound.To > sound.From) && sound.From >= 0 && sound.DelayMs >= 0);
-                // On the clock each begins when its cue does, to the millisecond it is set in.
+                // In a self-running file each starts when its cue does, to the millisecond.
                 if (!byHand)
                     Assert.Contains(sound.Video is null ? timed.Schedule.Cues : timed.Schedule.Cues.Concat(timed.Schedule.Silent), c => c.SoundId == sound.Sound.Id && Math.Abs(Math.Max(c.StartFrame, 0) - timed.Order.Slides.First(s => s.Index == sound.First).StartFrame - sound.DelayMs * Frames.PerMs) < Frames.PerMs);
             }
@@ -42,7 +42,7 @@ public sealed class PresentationExportTests : IDisposable
             var read = Written(show, sounds, byHand);
             Assert.Equal(show.Slides.Select(s => s.Hidden), read.Slides.Select(s => s.Hidden));
             Assert.Equal(byHand ? show.Slides.Select(_ => (long?)null) : show.Slides.Select(s => (long?)s.HoldMs), read.Slides.Select(s => s.HoldMs));
-            // Those of one sound that is triggered manually, up to the same slide, are read as one.
+            // Copies of one manual sound, up to the same slide, are read as one.
             var wanted = sounds.Where(s => s.Step is not null).Select(s => s.Video is { } video ? (s.First + 1, s.First + 1, video.Rounds == Cue.FillSpan, s.DelayMs) : (s.First + 1, s.Last + 1, s.Loops, s.DelayMs)).Order();
             Assert.Equal(wanted, read.Sounds.Where(s => s.Start != "hand").Select(s => (s.FirstSlide, s.LastSlide, s.Loop, s.DelayMs)).Order());
             Assert.Equal(sounds.Where(s => s.Step is null).Select(s => s.First + 1).DefaultIfEmpty(0).Min(), read.Sounds.Where(s => s.Start == "hand").Select(s => s.FirstSlide).DefaultIfEmpty(0).Min());

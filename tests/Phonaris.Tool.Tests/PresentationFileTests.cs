@@ -5,7 +5,7 @@ using System.Text.Json;
 
 namespace Phonaris.Tool.Tests;
 
-/// <summary>A deck exported with its sounds: what is heard of it elsewhere.</summary>
+/// <summary>A deck exported with its sounds: what other programs play.</summary>
 [Collection(nameof(Toolbox))]
 public sealed class PresentationFileTests : Toolbox
 {
@@ -15,14 +15,14 @@ public sealed class PresentationFileTests : Toolbox
         MakeShow();
         Json("export", "a.phonaris", "--to", "a.wav");
         var clock = Json("export", "a.phonaris", "--to", "clock.pptx", "--for", "clock");
-        // The deck had a sound of its own, which the show took over.
+        // The deck had a sound of its own, which the show imported.
         Assert.Equal(["Media 3 1 is triggered manually, so it is not in a self-running file.", "Owl is triggered manually, so it is not in a self-running file."], Lost(clock));
         var deck = Json("deck", "clock.pptx");
         Assert.Equal([6000L, 6000, 4000], deck.GetProperty("slides").EnumerateArray().Select(s => s.GetProperty("holdMs").GetInt64()));
         var sounds = deck.GetProperty("sounds").EnumerateArray().ToList();
-        // Its second slide is hidden: not shown, but counted by the one who counts slides.
+        // Its second slide is hidden: not shown, but counted in slide numbers.
         Assert.Equal([(1, 1, 0L), (1, 1, 1500), (1, 3, 0), (3, 3, 0), (3, 3, 0)], sounds.Select(s => (s.GetProperty("firstSlide").GetInt32(), s.GetProperty("lastSlide").GetInt32(), s.GetProperty("delayMs").GetInt64())).Order());
-        // The chime on two slides is one file, called by its name.
+        // The chime on two slides is one file with its name.
         Assert.Contains("chime-1.m4a", sounds.Select(s => s.GetProperty("name").GetString()));
         Assert.Equal(4, sounds.Select(s => s.GetProperty("name").GetString()).Distinct().Count());
 
@@ -37,7 +37,7 @@ public sealed class PresentationFileTests : Toolbox
             foreach (var (sample, i) in Samples(sound.GetProperty("name").GetString()!).Select((s, i) => (s, i)))
                 if (at + i < sum.Length) sum[at + i] += sample;
         }
-        // Coded, so not to the bit: what differs lies 27 dB below what sounds.
+        // Encoded, so not identical to the bit: the difference is 27 dB below the sound.
         Assert.InRange(Power(film.Zip(sum, (a, b) => a - b)) / Power(film), 0, 2e-3);
     }
 
@@ -52,17 +52,17 @@ public sealed class PresentationFileTests : Toolbox
             [(1, 1, false, "with"), (1, 1, false, "with"), (1, 1, true, "with"), (1, 3, false, "hand"), (3, 3, false, "hand"), (3, 3, false, "with"), (3, 3, true, "with")],
             deck.GetProperty("sounds").EnumerateArray().Select(s => (s.GetProperty("firstSlide").GetInt32(), s.GetProperty("lastSlide").GetInt32(), s.GetProperty("loop").GetBoolean(), s.GetProperty("start").GetString()!)).Order());
 
-        // A library that is not ours finds them too, on all slides they can be started on.
+        // An independent library finds them too, on all slides on which they can be started.
         var client = Path.Combine(Root(), "client");
         using var reader = Process.Start(new ProcessStartInfo("node", ["scripts/presentationSounds.mjs", PathOf("hand.pptx")]) { WorkingDirectory = client, RedirectStandardOutput = true })!;
         var found = JsonDocument.Parse(reader.StandardOutput.ReadToEnd()).RootElement.EnumerateArray().ToList();
         Assert.All(found, s => Assert.True(s.GetProperty("same").GetBoolean() && s.GetProperty("bytes").GetInt64() > 1000));
         Assert.Equal(["Chime 1 False", "Chime 1 False", "Media 3 1 1 False", "Night 1 True", "Owl 1 False", "Owl 3 False", "Pad 1 True", "Word 1 False"], found.Select(s => $"{s.GetProperty("name")} {s.GetProperty("across")} {s.GetProperty("loops")}").Order());
 
-        // Little is in it but the deck and the sounds, and no more is written than was asked for.
+        // It contains little besides the deck and the sounds, and only the requested slides.
         using (var zip = ZipFile.OpenRead(PathOf("hand.pptx")))
             Assert.InRange(new FileInfo(PathOf("hand.pptx")).Length, 0, 1.05 * (new FileInfo(PathOf("deck.pptx")).Length + zip.Entries.Where(e => Path.GetExtension(e.Name) is ".m4a" or ".wav").Sum(e => e.CompressedLength)));
-        // What lies on all slides began before the part: it is there, and that it begins with that is told.
+        // A sound on all slides started before this part: it is included, and its new start is reported.
         Json("place", "a.phonaris", "--sound", "rain.ogg", "--kind", "spot", "--span", "1-3");
         var part = Json("export", "a.phonaris", "--to", "part.pptx", "--for", "hand", "--slides", "3");
         var own = Json("deck", "part.pptx");
@@ -71,7 +71,7 @@ public sealed class PresentationFileTests : Toolbox
         Assert.Contains("rain", string.Join(' ', own.GetProperty("sounds").EnumerateArray().Select(s => s.GetProperty("name").GetString())));
     }
 
-    /// <summary>Three slides: a bed that loops and is replaced by another, a word, a chime on each, and an owl that is triggered manually on the last two.</summary>
+    /// <summary>Three slides: a looping bed that another replaces, a word, a chime on each, and a manual owl on the last two.</summary>
     private void MakeShow()
     {
         File.Copy(Path.Combine(AppContext.BaseDirectory, "night-walk.pptx"), PathOf("deck.pptx"));

@@ -4,7 +4,7 @@ using SkiaSharp;
 
 namespace Phonaris.Tool.Tests;
 
-/// <summary>The command line as scripts use it: its output and its exit codes. Three of these start the built program; the others do in this process what it does.</summary>
+/// <summary>The command line as scripts use it: its output and its exit codes. Three of these tests start the built program; the others run the same code in this process.</summary>
 [Collection(nameof(Toolbox))]
 public sealed class ToolTests : Toolbox
 {
@@ -26,7 +26,7 @@ public sealed class ToolTests : Toolbox
         Json("export", "a.phonaris", "--to", "a.wav");
         var measured = Json("measure", "a.wav");
         Assert.Equal((360_000, 48_000, 2), (measured.GetProperty("frames").GetInt64(), measured.GetProperty("sampleRate").GetInt32(), measured.GetProperty("channels").GetInt32()));
-        // A sine of half scale, 6 dB down.
+        // A sine of half scale, 6 dB lower.
         Assert.Equal(-12.04, measured.GetProperty("samplePeakDbfs").GetDouble(), 0.05);
         Assert.Equal(192_000, Json("export", "a.phonaris", "--to", "b.flac", "--slides", "2-3").GetProperty("frames").GetInt64());
         Assert.True(Json("export", "a.phonaris", "--to", "a.mp4", "--size", "320x180").GetProperty("bytes").GetInt64() > 2000);
@@ -47,7 +47,7 @@ public sealed class ToolTests : Toolbox
         Json("draft", "a.phonaris", "--without", "theme.wav");
         Json("draft", "a.phonaris");
         var show = Json("show", "a.phonaris");
-        // The voice with a breath makes its slide 5 s long; the music lies under all 11 s.
+        // The voice with a pause makes its slide 5 s long; the music is under all 11 s.
         Assert.Equal([(144_000, 336_000), (0, 528_000)], show.GetProperty("schedule").GetProperty("cues").EnumerateArray().Select(c => (c.GetProperty("startFrame").GetInt32(), c.GetProperty("endFrame").GetInt32())).OrderByDescending(c => c.Item1));
         Assert.Equal(0, Json("draft", "a.phonaris").GetProperty("cues").GetArrayLength());
     }
@@ -94,14 +94,14 @@ public sealed class ToolTests : Toolbox
         Assert.Equal((id, 0.4, 72_000), (cue.GetProperty("id").GetString(), cue.GetProperty("video").GetProperty("width").GetDouble(), cue.GetProperty("inFrame").GetInt64()));
         Assert.Contains("Moth starts with this slide and plays to its end here.", Run("explain", "a.phonaris", "--slide", "2").Output, StringComparison.Ordinal);
         Assert.DoesNotContain("cut-video", Found("a.phonaris"));
-        // Muted it is seen all the same, and looked after; all of it is longer than its slide.
+        // Muted, it is still visible and checked; in full it is longer than its slide.
         Json("place", "a.phonaris", "--video", "Moth", "--slide", "1", "--at", "whole", "--mute", "--loop", "once");
         Assert.Contains("cut-video", Found("a.phonaris"));
         AssertFails(3, "four shares", "place", "a.phonaris", "--video", "Moth", "--slide", "1", "--at", "here");
         AssertFails(2, "either --sound or --video", "place", "a.phonaris", "--video", "Moth", "--sound", "Moth", "--slide", "1");
         Assert.True(Json("export", "a.phonaris", "--to", "a.mp4", "--size", "320x180").GetProperty("bytes").GetInt64() > 2000);
 
-        // In a presentation file it lies where it did, with its part, its level and its silence, the one who moves that on.
+        // In a presentation file that a presenter advances, it has the same position, trim, level and mute.
         Json("place", "a.phonaris", "--video", "Moth", "--slide", "2", "--in", "4", "--start", "hand", "--level", "0");
         foreach (var by in new[] { "hand", "clock" })
         {
@@ -113,7 +113,7 @@ public sealed class ToolTests : Toolbox
                     .Order());
         }
 
-        // From a presentation that a writer of others made.
+        // From a presentation by another writer.
         var deck = Path.Combine(AppContext.BaseDirectory, "lamp-talk.pptx");
         var found = Json("deck", deck).GetProperty("videos")[0];
         Assert.Equal((2, "hand", false), (found.GetProperty("slide").GetInt32(), found.GetProperty("start").GetString(), found.GetProperty("muted").GetBoolean()));
@@ -140,7 +140,7 @@ public sealed class ToolTests : Toolbox
         Assert.Equal(4, Run("check", "a.phonaris", "--strict", "--json").Code);
         Json("new", "b.phonaris", "--deck", "1.png", "2.png", "--hold", "6");
         Json("place", "b.phonaris", "--sound", "hum.wav", "--kind", "bed", "--span", "1-2", "--fade-out", "2");
-        // What is only to be tidied up stops no script.
+        // Minor findings do not stop a script.
         Assert.Equal(0, Run("check", "b.phonaris", "--strict").Code);
     }
 
@@ -173,7 +173,7 @@ public sealed class ToolTests : Toolbox
         Assert.Equal(0, deck.GetProperty("notUnderstood").GetArrayLength());
         Assert.Contains(deck.GetProperty("fonts").EnumerateArray(), f => (f.GetProperty("named").GetString(), f.GetProperty("used").GetString()) == ("Calibri", "Carlito"));
         Assert.Equal(3, Directory.GetFiles(PathOf("out")).Length);
-        // All of them in one picture: two beside each other, 320 wide, the third below the first.
+        // All in one picture: two beside each other, 320 wide, the third below the first.
         using (var sheet = SkiaSharp.SKBitmap.Decode(PathOf("sheet.png")))
         {
             Assert.Equal((3 * 16 + 2 * 320, 3 * 16 + 2 * (180 + 28)), (sheet.Width, sheet.Height));
@@ -189,7 +189,7 @@ public sealed class ToolTests : Toolbox
         Assert.StartsWith("This slide is hidden", Run("explain", "a.phonaris", "--slide", "2").Output, StringComparison.Ordinal);
         AssertFails(3, "has only 1 step", "place", "a.phonaris", "--sound", "chime.wav", "--span", "1", "--step", "2");
         var show = Json("show", "a.phonaris");
-        // The hidden slide is not in the running order: two of four seconds, a chime on each, one after two seconds, one by hand beside the deck's own.
+        // The hidden slide is not in the running order: two of four seconds, a chime on each, one after two seconds, one manual besides the deck's own.
         Assert.Equal([0L, 96_000, 192_000], show.GetProperty("schedule").GetProperty("cues").EnumerateArray().Select(c => c.GetProperty("startFrame").GetInt64()).Order());
         Assert.Equal(2, show.GetProperty("schedule").GetProperty("silent").GetArrayLength());
 
@@ -198,14 +198,14 @@ public sealed class ToolTests : Toolbox
         Assert.Contains(lines, l => l.GetProperty("sentence").GetString() == "Chime is triggered manually." && l.GetProperty("remedy").GetString() == "Start with its slide");
         AssertFails(3, "slides 1 to 3", "explain", "a.phonaris", "--slide", "7");
 
-        // Half as fast, twice as long, to the frame; and heard in the export.
+        // Half the speed, twice the length, to the frame; also in the export.
         Json("place", "a.phonaris", "--sound", "chime.wav", "--span", "1", "--delay", "1", "--speed", "0.5", "--loop", "once", "--kind", "spot");
         AssertFails(3, "between 0.5 and 2", "place", "a.phonaris", "--sound", "chime.wav", "--span", "1", "--speed", "3");
         var slow = Json("show", "a.phonaris").GetProperty("schedule").GetProperty("cues").EnumerateArray().Single(c => c.GetProperty("startFrame").GetInt64() == 48_000);
         Assert.Equal(48_000 + 48_000, slow.GetProperty("endFrame").GetInt64());
         Json("export", "a.phonaris", "--to", "a.wav");
         var measured = Json("measure", "chime.wav");
-        // Half scale on both sides: −6.02 dBTP, and by its power −6 LUFS or so.
+        // Half scale on both sides: −6.02 dBTP, and about −6 LUFS.
         Assert.Equal(-6.02, measured.GetProperty("truePeakDbtp").GetDouble(), 0.05);
         Assert.Equal(-6.0, measured.GetProperty("integratedLufs").GetDouble(), 0.2);
         Assert.Equal(JsonValueKind.Null, measured.GetProperty("rangeLu").ValueKind);
@@ -214,7 +214,7 @@ public sealed class ToolTests : Toolbox
     [Fact]
     public void Music_is_listened_to_and_made_as_long_as_wanted()
     {
-        // Two beats a second, a chord for each bar of four.
+        // Two beats per second, a chord for each bar of four.
         Ffmpeg("reel.flac", "-f", "lavfi", "-i", "aevalsrc='0.3*sin(2*PI*(220+55*floor(mod(t,8)/2))*t)*exp(-6*mod(t,0.5))+0.3*(random(0)-0.5)*exp(-60*mod(t,0.5))':d=48:s=48000", "-ac", "2");
         var beats = Json("beats", "reel.flac");
         Assert.Equal(120, beats.GetProperty("tempoBpm").GetDouble(), 1.0);
@@ -239,9 +239,9 @@ public sealed class ToolTests : Toolbox
         Json("hold", "a.phonaris", "--slide", "2", "--seconds", "17");
         var cue = Json("show", "a.phonaris").GetProperty("schedule").GetProperty("cues")[0];
         Assert.Equal((39 * 48_000, 39 * 48_000), (cue.GetProperty("endFrame").GetInt64(), cue.GetProperty("source").GetProperty("cut").GetProperty("passages").EnumerateArray().Sum(p => p.GetProperty("frames").GetInt64())));
-        // Scripts of before find the names they know.
+        // Older scripts find the names they know.
         Assert.Equal(cue.GetProperty("worstEdit").GetRawText(), cue.GetProperty("worstJoin").GetRawText());
-        // A piece that ends with the show begins where it must; the timing sheet tells all of it.
+        // A piece that ends with the show starts when it must; the timing sheet shows it.
         Ffmpeg("close.flac", "-f", "lavfi", "-i", "sine=330:duration=5:sample_rate=48000", "-ac", "2");
         Json("place", "a.phonaris", "--sound", "close.flac", "--span", "3", "--kind", "bed", "--start", "end", "--loop", "once");
         Json("export", "a.phonaris", "--to", "a.csv");
@@ -249,7 +249,7 @@ public sealed class ToolTests : Toolbox
         // Or the slides are made as long as the music.
         Json("place", "a.phonaris", "--sound", "reel.flac", "--span", "all", "--kind", "bed", "--fit", "re-pace");
         Assert.Equal(48 * 48_000, Json("show", "a.phonaris").GetProperty("runningOrder").GetProperty("totalFrames").GetInt64());
-        // And so that they change with its beats: each does within a millisecond of one.
+        // With slide changes on beats: each is within a millisecond of one.
         Json("place", "a.phonaris", "--sound", "reel.flac", "--span", "all", "--kind", "bed", "--fit", "re-pace", "--on", "beats");
         var moments = Json("beats", "reel.flac").GetProperty("beats").EnumerateArray().Select(b => b.GetDouble()).ToList();
         foreach (var slide in Json("show", "a.phonaris").GetProperty("runningOrder").GetProperty("slides").EnumerateArray().Skip(1))
@@ -278,7 +278,7 @@ public sealed class ToolTests : Toolbox
         }
         Assert.Contains("Chime is triggered manually", Json("export", "a.phonaris", "--to", "a.webm", "--size", "320x180", "--fps", "25").GetProperty("lost")[0].GetString());
         Json("export", "a.phonaris", "--to", "cue.wav", "--cue", bed);
-        // On while the later one takes over.
+        // Enabled while the later bed replaces it.
         Assert.Equal(192_000, Json("measure", "cue.wav").GetProperty("frames").GetInt64());
         AssertFails(3, "no longer in the show", "export", "a.phonaris", "--to", "cue.wav", "--cue", "none");
 
@@ -297,11 +297,11 @@ public sealed class ToolTests : Toolbox
         AssertFails(3, "have no notes", "export", "a.phonaris", "--to", "a.vtt");
         Json("export", "a.phonaris", "--to", "m.csv", "--sheet", "music");
         Assert.Contains("A tone,unknown,unknown,unknown,bed,0:02.0,", File.ReadAllText(PathOf("m.csv")));
-        // Tables are marked as UTF-8: opened by a double click, their accents are right.
+        // Sheets are marked as UTF-8, so that spreadsheets show accents correctly.
         Assert.Equal([0xEF, 0xBB, 0xBF], File.ReadAllBytes(PathOf("m.csv"))[..3]);
         Json("export", "a.phonaris", "--to", "r.html", "--sheet", "run");
         Assert.Contains("<kbd>1</kbd> Chime, manual", File.ReadAllText(PathOf("r.html")));
-        // An html without a sheet is the player, in one file; as a zip it has its files beside it. Neither has what only its maker needs.
+        // An html without a sheet is the player in one file; a zip has its files beside it. Neither contains what only the author needs.
         Json("export", "a.phonaris", "--to", "p.html", "--for", "clock", "--slides", "2-3");
         var player = File.ReadAllText(PathOf("p.html"));
         Assert.Contains("\"advanceMode\":\"plan\"", player);

@@ -5,7 +5,7 @@ using SkiaSharp;
 
 namespace Phonaris.Tool.Tests;
 
-/// <summary>A folder to work in with the command line. The folder one stands in is the whole process's, so these tests run one after the other.</summary>
+/// <summary>A working folder for the command line. The current folder is process-wide, so these tests run one after the other.</summary>
 public abstract class Toolbox : IDisposable
 {
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-tool");
@@ -46,7 +46,7 @@ public abstract class Toolbox : IDisposable
         Assert.Empty(output);
     }
 
-    /// <summary>Does in this process what the program does.</summary>
+    /// <summary>Runs the program's code in this process.</summary>
     protected (int Code, string Output, string Errors) Run(params string[] arguments)
     {
         var (output, errors) = (new StringWriter(), new StringWriter());
@@ -74,6 +74,6 @@ public abstract class Toolbox : IDisposable
         return (process.ExitCode, output, errors.Result);
     }
 
-    /// <summary>The dotnet that runs these tests, by its full path, so that it is found without a search path.</summary>
+    /// <summary>The dotnet that runs these tests, by its full path, so that it is found without PATH.</summary>
     protected static string DotnetPath() => Path.GetFullPath(Path.Combine(Path.GetDirectoryName(typeof(object).Assembly.Location)!, "../../../dotnet"));
 }

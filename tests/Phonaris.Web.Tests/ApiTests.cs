@@ -28,7 +28,7 @@ public sealed class ApiTests(App app) : IClassFixture<App>
         var laid = await _app.ViewAsync(show);
         Assert.Equal(dropped.Edited.Revision, laid.Revision);
         var cue = laid.Show.Cue(dropped.CueId);
-        // A bed lies to the end and loops to fill. The sine is at −21.5 LUFS (the MP3 coder takes half a decibel off); −22 is wanted.
+        // A bed extends to the end and loops. The sine has −21.5 LUFS (the MP3 encoder takes off half a decibel); the target is −22.
         Assert.Equal((view.Show.Slides[3].Id, Cue.FillSpan, -0.5), (cue.Span!.Last, cue.Rounds, cue.LevelDb));
         var strand = Assert.Single(laid.Strands);
         Assert.Equal((96_000, 384_000, 3), (strand.StartFrame, strand.EndFrame, strand.Rows.Count));
@@ -37,7 +37,7 @@ public sealed class ApiTests(App app) : IClassFixture<App>
         _app.Restart();
         var after = await _app.ViewAsync(show);
         Assert.Equal(JsonSerializer.Serialize(edited, App.Json), JsonSerializer.Serialize(after, App.Json));
-        // An edit answers with what it changed: of the cues, this one alone.
+        // The response of an edit contains what it changed: of the cues, only this one.
         var undone = await App.ReadAsync<Edited>(await _app.Http.PostAsync($"/api/shows/{show}/undo", null));
         Assert.Equal((dropped.CueId, -0.5), (undone.Change!.Cues!.Changed.Single().Id, undone.Change.Cues.Changed.Single().LevelDb));
         Assert.Equal((null, undone.Revision - 1), (undone.Change.Slides, undone.Change.Since));
@@ -64,7 +64,7 @@ public sealed class ApiTests(App app) : IClassFixture<App>
             ask.Headers.TryAddWithoutValidation("If-None-Match", before[chunk].Tag);
             if ((await _app.Http.SendAsync(ask)).StatusCode != HttpStatusCode.NotModified) changed.Add(chunk);
         }
-        // The cue begins at 4 s; the chunk before it may hear the limiter look ahead.
+        // The cue starts at 4 s; the limiter looks ahead, so the chunk before it may change.
         Assert.Equal(Enumerable.Range(7, 9), changed);
 
         async Task<(string Tag, float[] Samples)> ChunkAsync(int chunk)
@@ -88,7 +88,7 @@ public sealed class ApiTests(App app) : IClassFixture<App>
         Assert.StartsWith("words.pdf is not a deck", await App.ProblemAsync(await _app.Http.PostAsJsonAsync("/api/shows", new { title = "None", files = new[] { file }, holdMs = 2000 }), HttpStatusCode.BadRequest));
         Assert.DoesNotContain((await _app.Http.GetFromJsonAsync<List<ShowCard>>("/api/shows", App.Json))!, s => s.Title == "None");
 
-        // Too large is known from the header, before a byte is read.
+        // Rejected by the header, before a byte is read.
         using var large = new HttpRequestMessage(HttpMethod.Post, "/api/uploads");
         large.Headers.Add("Upload-Length", "600000000");
         large.Headers.Add("Upload-Metadata", "filename bG9uZy5wZGY=,purpose ZGVjaw==");
@@ -125,7 +125,7 @@ public sealed class ApiTests(App app) : IClassFixture<App>
         Assert.Equal(Assert.Single((await _app.ViewAsync(show)).Show.Sounds).Id, Assert.Single(results.Distinct()));
     }
 
-    /// <summary>What the page consists of is fetched once, and small: its name goes with its content.</summary>
+    /// <summary>The files of the page are fetched once and small: their names contain their content hashes.</summary>
     [Fact]
     public async Task The_app_itself_goes_out_compressed_and_is_kept_by_its_hash()
     {
@@ -146,7 +146,7 @@ public sealed class ApiTests(App app) : IClassFixture<App>
         using var foreign = new HttpRequestMessage(HttpMethod.Post, "/api/shows") { Content = JsonContent.Create(new { title = "x", files = Array.Empty<int>() }) };
         foreign.Headers.Add("Origin", "http://elsewhere.example");
         Assert.Equal(HttpStatusCode.Forbidden, (await _app.Http.SendAsync(foreign)).StatusCode);
-        // Over a socket as well: it is refused before it is opened.
+        // Also for a socket: it is rejected before it is opened.
         using var socket = new HttpRequestMessage(HttpMethod.Get, "/live?id=x");
         foreach (var (name, value) in new[] { ("Origin", "http://elsewhere.example"), ("Connection", "Upgrade"), ("Upgrade", "websocket") }) socket.Headers.TryAddWithoutValidation(name, value);
         Assert.Equal(HttpStatusCode.Forbidden, (await _app.Http.SendAsync(socket)).StatusCode);

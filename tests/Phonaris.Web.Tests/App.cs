@@ -14,7 +14,7 @@ using SkiaSharp;
 
 namespace Phonaris.Web.Tests;
 
-/// <summary>The app itself on a folder of its own, with real SQLite and ffmpeg; it can be ended and started again.</summary>
+/// <summary>The app itself on its own folder, with real SQLite and ffmpeg; it can be stopped and restarted.</summary>
 public sealed class App : IDisposable
 {
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-web");
@@ -31,7 +31,7 @@ public sealed class App : IDisposable
 
     public static JsonSerializerOptions Json => ShowJson.Options;
 
-    /// <summary>Does something to the database itself.</summary>
+    /// <summary>Runs something on the database directly.</summary>
     public void Query(string sql)
     {
         using var db = new SqliteConnection($"Data Source={PathOf("data/phonaris.db")};Pooling=false");
@@ -43,8 +43,8 @@ public sealed class App : IDisposable
 
     public string PathOf(string name) => Path.Combine(_folder.FullName, name);
 
-    /// <summary>Ends the app and starts it again on the same folder.</summary>
-    /// <param name="settings">Settings to start with.</param>
+    /// <summary>Restarts the app on the same folder.</summary>
+    /// <param name="settings">Settings for the start.</param>
     public void Restart(params (string Name, string Value)[] settings)
     {
         _factory.Dispose();
@@ -67,7 +67,7 @@ public sealed class App : IDisposable
         return await ReadAsync<JsonElement>(await Http.GetAsync(address));
     }
 
-    /// <summary>Begins a resumable upload; gives its address.</summary>
+    /// <summary>Starts a resumable upload; returns its address.</summary>
     public async Task<string> BeginUploadAsync(string purpose, string name, long? length)
     {
         var request = new HttpRequestMessage(HttpMethod.Post, "/api/uploads");
@@ -91,7 +91,7 @@ public sealed class App : IDisposable
         return Http.SendAsync(request);
     }
 
-    /// <summary>Writes a PDF with a page for each line.</summary>
+    /// <summary>Writes a PDF with one page per line.</summary>
     public static string Pdf(string path, params string[] lines)
     {
         using var stream = File.Create(path);
@@ -107,7 +107,7 @@ public sealed class App : IDisposable
         return path;
     }
 
-    /// <summary>A show of some slides of one picture, opened as one that was saved: a process begun to read a deck takes longer than most tests.</summary>
+    /// <summary>A show of some slides with one picture, opened from a package: starting a process to read a deck takes longer than most tests.</summary>
     public async Task<string> ShowAsync(int slides)
     {
         List<Slide> made = [];
@@ -131,7 +131,7 @@ public sealed class App : IDisposable
 
     public async Task<ShowView> ViewAsync(string show) => (await Http.GetFromJsonAsync<ShowView>($"/api/shows/{show}", Json))!;
 
-    /// <summary>The view of a show after a change that was answered.</summary>
+    /// <summary>The view of a show after a change.</summary>
     public async Task<ShowView> AfterAsync(string show, HttpResponseMessage answer)
     {
         var (edited, view) = (await ReadAsync<Edited>(answer), await ViewAsync(show));
@@ -157,7 +157,7 @@ public sealed class App : IDisposable
         return (await answer.Content.ReadFromJsonAsync<T>(Json))!;
     }
 
-    /// <summary>The sentence that something is refused with.</summary>
+    /// <summary>The message of a rejected request.</summary>
     public static async Task<string> ProblemAsync(HttpResponseMessage answer, HttpStatusCode status)
     {
         Assert.Equal(status, answer.StatusCode);
@@ -175,7 +175,7 @@ public sealed class App : IDisposable
         var factory = new WebApplicationFactory<Program>().WithWebHostBuilder(host =>
         {
             host.UseSetting("Phonaris:Data", PathOf("data"))
-                // Most tests read no deck: a reader is begun when one does.
+                // Most tests read no deck: a reader is started when one does.
                 .UseSetting("Phonaris:Readers", "0")
                 .UseSetting("Phonaris:WarmUp", "false")
                 .UseSetting("Phonaris:Catalogue", Path.Combine(AppContext.BaseDirectory, "catalogue"))

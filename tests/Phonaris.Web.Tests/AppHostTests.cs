@@ -9,12 +9,12 @@ using Phonaris.Storage;
 namespace Phonaris.Web.Tests;
 
 /// <summary>
-/// The house: Web, Tool → Exports, Storage; Exports → Formats, Media; all → Core, and within the core and the web floor by floor. A folder knows those of the floors
-/// below its own; none beside it, none above.
+/// The dependencies: Web, Tool → Exports, Storage; Exports → Formats, Media; all → Core, and within the core and the web layer by layer. A folder uses only
+/// layers below its own, none on the same level and none above.
 /// </summary>
 public partial class AppHostTests
 {
-    /// <summary>The floors of the core, from the ground up.</summary>
+    /// <summary>The layers of the core, from the bottom.</summary>
     private static readonly string[][] Core =
     [
         ["Values"], // frames, decibels, lists that are values, what a rule says when it is broken
@@ -28,7 +28,7 @@ public partial class AppHostTests
         ["Drafting"], // a first soundtrack, proposed
     ];
 
-    /// <summary>The floors of the web, from the ground up. What puts the app together lies above them all, in no folder.</summary>
+    /// <summary>The layers of the web, from the bottom. The files that compose the app are above them all, in no folder.</summary>
     private static readonly string[][] Web =
     [
         ["Hosting"], // where things are kept, what every answer says and what every request is held to
@@ -61,8 +61,8 @@ public partial class AppHostTests
     public void The_web_is_built_floor_by_floor() => AssertFloors(typeof(Program).Assembly, "Phonaris.Web", Web);
 
     /// <summary>
-    /// A type that others speak of is found by its name: in a file of that name, of the beginning or the end of it (<c>CueStart</c> in <c>Cue.cs</c>), or beside
-    /// the one that nobody speaks of it without.
+    /// A type used by others is found by its name: in a file with its name, or with the beginning or the end of it (<c>CueStart</c> in <c>Cue.cs</c>), or beside
+    /// the type with which it is always used.
     /// </summary>
     [Fact]
     public void Each_type_is_in_the_file_one_would_look_in()

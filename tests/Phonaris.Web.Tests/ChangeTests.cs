@@ -16,7 +16,7 @@ using JsonOptions = Microsoft.AspNetCore.Http.Json.JsonOptions;
 
 namespace Phonaris.Web.Tests;
 
-/// <summary>What an edit sends: a page takes it over into what it has, and has what it would be given if it asked.</summary>
+/// <summary>The changes that an edit sends: a page that applies them to its data has what a new request would return.</summary>
 public sealed class ChangeTests : IDisposable
 {
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-changes");
@@ -31,7 +31,7 @@ public sealed class ChangeTests : IDisposable
         _views = new(_sounds, new TimedShows(_sounds), Options.Create(_json));
     }
 
-    /// <summary>The page is held to these in its own tests.</summary>
+    /// <summary>The client's own tests use these.</summary>
     [Fact]
     public async Task The_changes_the_page_is_held_to_are_those_that_are_sent()
     {
@@ -66,7 +66,7 @@ public sealed class ChangeTests : IDisposable
             "client/src/api/changes.json is not what is sent; write it again with PHONARIS_WRITE_CHANGES.");
     }
 
-    /// <summary>What moves as a whole is said once, however much of it there is.</summary>
+    /// <summary>A group that moves together is sent once, however large it is.</summary>
     [Theory]
     [InlineData(20), InlineData(400)]
     public async Task An_early_hold_sends_as_little_of_a_long_show_as_of_a_short_one(int slides)
@@ -79,12 +79,12 @@ public sealed class ChangeTests : IDisposable
             stored = stored with { Revision = stored.Revision + 1, Show = stored.Show.Apply(edit).Show };
             var change = await _views.ChangeAsync(stored, CancellationToken.None);
             Assert.NotNull(change!.Shift);
-            // The bed, the cue that is there for each of the first slides, and what lies where the edit was.
+            // The bed, the cues of the first slides, and the cues near the edit.
             Assert.InRange(change.Strands!.Changed.Count + change.RunningOrder!.Changed.Count, 1, 12);
         }
     }
 
-    /// <summary>Silent while its file is away, it is drawn with its sound once that is back, though nothing was edited.</summary>
+    /// <summary>A sound without its file is drawn silent, and with its waveform once the file is back, although nothing was edited.</summary>
     [Fact]
     public async Task A_sound_whose_file_is_back_is_drawn_with_its_sound_again()
     {
@@ -96,7 +96,7 @@ public sealed class ChangeTests : IDisposable
         await File.WriteAllBytesAsync(Path.Combine(_folder.FullName, hash), wave);
         var watch = Stopwatch.StartNew();
         double loudest;
-        // It is looked for again now and then.
+        // It is looked for again from time to time.
         while ((loudest = Loudest(await ViewAsync(stored))) == 0 && watch.Elapsed < TimeSpan.FromSeconds(30)) await Task.Delay(200);
         Assert.InRange(loudest, 0.1, 1);
 
@@ -104,7 +104,7 @@ public sealed class ChangeTests : IDisposable
             view.GetProperty("strands").EnumerateArray().SelectMany(s => s.GetProperty("rows").EnumerateArray()).SelectMany(r => r.GetProperty("peaks").EnumerateArray()).Max(p => p.GetDouble());
     }
 
-    /// <summary>A bed over the first slides, a spot on each of them, and from there on a cue to each slide.</summary>
+    /// <summary>A bed over the first slides, a spot on each of them, and from there on one cue per slide.</summary>
     private static Show Show(int slides)
     {
         var show = Core.Shows.Show.Empty("A show");
@@ -121,7 +121,7 @@ public sealed class ChangeTests : IDisposable
         return show with { Cues = [.. cues] };
     }
 
-    // There is no such file: it is silent, and drawn without a sound in it.
+    // The file does not exist: it is silent, and drawn without a waveform.
     private static Sound Sound(string id, SoundKind kind) => Core.Shows.Sound.BroughtIn(
         id, new('0', 64), $"{id}.wav", new(5 * Frames.PerSecond, Frames.PerSecond, 2, -18, -16, null, null, 0, 0, 0, 0, false), Rights.Unknown, kind);
 

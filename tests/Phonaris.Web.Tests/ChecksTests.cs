@@ -9,7 +9,7 @@ using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Tests;
 
-/// <summary>What the running server finds in a show, and fixes.</summary>
+/// <summary>The findings of the running server, and its fixes.</summary>
 public sealed class ChecksTests(App app) : IClassFixture<App>
 {
     private readonly App _app = app;
@@ -35,7 +35,7 @@ public sealed class ChecksTests(App app) : IClassFixture<App>
         Assert.Equal(["unknown-rights"], await FoundAsync(show));
         Assert.Equal("Fixed 2 findings", (await _app.ViewAsync(show)).Undo);
 
-        // What takes a person's knowledge is left, and can be ignored; it comes back when it is about something else.
+        // Findings that need a user's knowledge are left, and can be ignored; they return when they are about something else.
         var rights = (await ChecksAsync(show)).Findings.Single();
         await EditAsync(show, new IgnoreFinding(rights.Key, true));
         Assert.True((await ChecksAsync(show)).Findings.Single().Ignored);

@@ -10,7 +10,7 @@ using Phonaris.Web.Clearing;
 
 namespace Phonaris.Web.Tests;
 
-/// <summary>UsageRight to use sounds, pieces that take the place of others, and the music of other shows, over HTTP.</summary>
+/// <summary>Usage rights, replacement of sounds, and the music of other shows, over HTTP.</summary>
 public sealed class ClearingTests(App app) : IClassFixture<App>
 {
     private readonly App _app = app;
@@ -31,12 +31,12 @@ public sealed class ClearingTests(App app) : IClassFixture<App>
         Assert.Equal(DeskDecision.Yes, paid.Answer.Says);
         Assert.NotNull(paid.Edited);
         Assert.Equal((UsageRight.Yes, "Cleared on the public web by the clearance desk (no. 758-3)."), (Assert.Single(await ClearedAsync(show)).Answer, (await ClearedAsync(show))[0].Why));
-        // Asked the same, it says the same; nearer by it asks for nothing.
+        // The same question gets the same answer; a smaller destination costs nothing.
         Assert.Equal(paid.Answer, (await AskAsync(show, curtain.Id, pays: true)).Answer);
         await EditAsync(show, new SetShowing(new(false, Destination.Inside)));
         Assert.Equal(DeskDecision.Yes, (await AskAsync(show, curtain.Id, pays: false)).Answer.Says);
 
-        // What is not of the catalogue it does not know.
+        // It does not know sounds from elsewhere.
         var own = await _app.SoundAsync(show, _app.Make("own.flac", "-f", "lavfi", "-i", "sine=duration=3", "-ac", "2"));
         await EditAsync(show, new SetRights(own, Rights.Unknown with { Author = "Aino" }));
         var unknown = await AskAsync(show, own, pays: false);
@@ -94,7 +94,7 @@ public sealed class ClearingTests(App app) : IClassFixture<App>
     private async Task<Sound> TakenAsync(string show, string piece) =>
         (await _app.AfterAsync(show, await _app.Http.PostAsync($"/api/shows/{show}/catalogue/{piece}", null))).Show.Sounds[^1];
 
-    /// <summary>Lays a sound on all slides, at a level of its own.</summary>
+    /// <summary>Places a sound on all slides, with its own level.</summary>
     private async Task LayAsync(string show, Sound sound, string cueId)
     {
         var view = await _app.ViewAsync(show);

@@ -11,7 +11,7 @@ using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Tests;
 
-/// <summary>What is done with cues beyond single edits, over HTTP: settings, copies, history, versions, speed.</summary>
+/// <summary>Cues beyond single edits, over HTTP: presets, copies, history, versions, speed.</summary>
 public sealed class CueTests(App app) : IClassFixture<App>
 {
     private readonly App _app = app;
@@ -46,7 +46,7 @@ public sealed class CueTests(App app) : IClassFixture<App>
         var view = await AfterAsync(other, $"/api/shows/{other}/paste", new Pasted(clip, slide));
         Assert.Equal(("Tone", new Span(slide, slide)), (view.Show.Sounds.Single().Name, view.Show.Cues.Single().Span));
         Assert.Single(view.Strands);
-        // A sound that is not here cannot be made up.
+        // A sound that is not stored cannot be pasted.
         var foreign = new CueClip([clip.Cues[0] with { Sound = clip.Cues[0].Sound with { Media = new string('a', 64) } }]);
         Assert.Equal(HttpStatusCode.BadRequest, (await _app.Http.PostAsJsonAsync($"/api/shows/{other}/paste", new Pasted(foreign, slide), App.Json)).StatusCode);
     }
@@ -78,12 +78,12 @@ public sealed class CueTests(App app) : IClassFixture<App>
     public async Task A_speed_is_heard_at_once_and_worked_out_ahead_and_a_cue_can_be_heard_alone()
     {
         var (show, cue) = await CueAsync();
-        // One that is not wanted any more is given up.
+        // A job that is no longer needed is cancelled.
         await EditAsync(show, new SetSpeed(cue, 0.7));
         var given = await JobAsync();
         await EditAsync(show, new SetSpeed(cue, 0.8));
         Assert.Equal(JobState.Cancelled, (await _app.EndAsync(show, given.Id)).State);
-        // Before anything is worked out ahead: the very chunk asked for.
+        // Before anything is computed ahead: exactly the requested chunk.
         var early = await ChunkAsync(show, 10);
         Assert.InRange(Peak(early), 0.05f, 0.2f);
         var job = await JobAsync();

@@ -14,7 +14,7 @@ using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Tests;
 
-/// <summary>The demo show as it is committed and put in.</summary>
+/// <summary>The demo show as committed and installed.</summary>
 public sealed class DemoTests : IDisposable
 {
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-demo");
@@ -26,7 +26,7 @@ public sealed class DemoTests : IDisposable
         foreach (var folder in new[] { "slides", "sounds", "videos" }) Directory.CreateDirectory(Path.Combine(demo, folder));
         await using (var file = File.Create(Path.Combine(demo, "show.json"))) await ShowPackage.WriteShowAsync(Show.Empty("Small"), file, default);
         Assert.Equal("Small", (await StartedAsync(demo, h => h.DeleteAsync("/api/shows/moth-night")))[0].Title);
-        // In the trash, restored, damaged, and without a folder: the app starts, and what else is there can be worked on.
+        // In the trash, restored, damaged, and without a folder: the app starts, and other shows can be edited.
         Assert.Empty(await StartedAsync(demo, h => h.PostAsync("/api/trash/moth-night/restore", null)));
         Assert.Single(await StartedAsync(demo));
         using (var db = new SqliteConnection($"Data Source={Path.Combine(_folder.FullName, "data", "phonaris.db")};Pooling=false"))
@@ -64,7 +64,7 @@ public sealed class DemoTests : IDisposable
         Assert.All(Directory.GetFiles(Path.Combine(demo, "sounds")).Concat(Directory.GetFiles(Path.Combine(demo, "videos"))), f => Assert.InRange(new FileInfo(f).Length, 1, 4_000_000));
         Assert.Equal("image/png", (await http.GetAsync($"/api/shows/moth-night/slides/{show.Slides[4].Id}/picture?width=320")).Content.Headers.ContentType!.MediaType);
 
-        // Heard as a whole: never silent for long, near the target, and below the limit.
+        // The whole sound: never silent for long, near the target, and below the limit.
         var schedule = Schedule.Of(show);
         var sounds = factory.Services.GetRequiredService<SoundLibrary>();
         var (loudness, greatest, silentSeconds) = (new LoudnessMeter(), 0f, 0);
@@ -81,7 +81,7 @@ public sealed class DemoTests : IDisposable
         Assert.InRange(Gain.ToDecibels(greatest), -12, -0.99);
         Assert.InRange(silentSeconds, 0, 10);
 
-        // There is something to be fixed in it.
+        // It has findings to fix.
         var findings = (await http.GetFromJsonAsync<ChecksView>("/api/shows/moth-night/checks", App.Json))!.Findings;
         Assert.InRange(findings.Select(f => f.Found.Check).Distinct().Count(), 5, 12);
         Assert.Equal(["off-target cue-12 -28 -16"], findings.Where(f => f.Ignored).Select(f => f.Key));

@@ -6,7 +6,7 @@ using Phonaris.Web.Jobs;
 
 namespace Phonaris.Web.Tests;
 
-/// <summary>A first soundtrack, proposed over HTTP.</summary>
+/// <summary>A first draft of a soundtrack, over HTTP.</summary>
 public sealed class DraftTests(App app) : IClassFixture<App>
 {
     private readonly App _app = app;
@@ -19,7 +19,7 @@ public sealed class DraftTests(App app) : IClassFixture<App>
         var bed = await _app.SoundAsync(show, Tone("pad theme.wav", 110, 12));
         var empty = await _app.ViewAsync(show);
 
-        // Music is listened to first, by a job that can be watched and stopped.
+        // Music is analysed first, by a job that shows progress and can be cancelled.
         var asked = await _app.Http.GetAsync($"/api/shows/{show}/draft");
         Assert.Equal(HttpStatusCode.Accepted, asked.StatusCode);
         await _app.EndAsync(show, (await App.ReadAsync<JobView>(asked)).Id);

@@ -3,7 +3,7 @@ using Phonaris.Drills;
 
 namespace Phonaris.Web.Tests;
 
-/// <summary>Short forms of the drills in bench/, each with a seed of its own.</summary>
+/// <summary>Short forms of the drills in bench/, each with its own seed.</summary>
 public sealed class DrillTests : IDisposable
 {
     private const int SoundSeconds = 8, Pages = 12;

@@ -13,7 +13,7 @@ using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Tests;
 
-/// <summary>Music fitted to its slides, by the running server.</summary>
+/// <summary>Music fitted to its slides by the running server.</summary>
 public sealed class FitTests(App app) : IClassFixture<App>
 {
     private readonly App _app = app;
@@ -24,7 +24,7 @@ public sealed class FitTests(App app) : IClassFixture<App>
         var show = await _app.ShowAsync(4);
         var slides = (await _app.ViewAsync(show)).Show.Slides.Select(s => s.Id).ToList();
         await EditAsync(show, new SetHolds([.. slides.Select(s => new SlideHold(s, 8_000))]));
-        // Two beats a second, a chord for each bar of four.
+        // Two beats per second, a chord for each bar of four.
         var sound = await _app.SoundAsync(show, _app.Make(
             "reel.flac", "-f", "lavfi", "-i", "aevalsrc='0.3*sin(2*PI*(220+55*floor(mod(t,8)/2))*t)*exp(-6*mod(t,0.5))+0.3*(random(0)-0.5)*exp(-60*mod(t,0.5))':d=48:s=48000", "-ac", "2"));
         await EditAsync(show, new SetSoundKind(sound, SoundKind.Bed));
@@ -32,7 +32,7 @@ public sealed class FitTests(App app) : IClassFixture<App>
         await EditAsync(show, new SetLevel(cue, 0));
         await EditAsync(show, new Several([new SetFade(cue, FadeEnd.In, Fade.None), new SetFade(cue, FadeEnd.Out, Fade.None)], "No fades"));
 
-        // Unheard music is listened to first, by a job that can be watched and stopped.
+        // Music is analysed first, by a job that shows progress and can be cancelled.
         var asked = await _app.Http.GetAsync($"/api/shows/{show}/fits");
         Assert.Equal(HttpStatusCode.Accepted, asked.StatusCode);
         var job = await App.ReadAsync<JobView>(asked);
@@ -57,12 +57,12 @@ public sealed class FitTests(App app) : IClassFixture<App>
 
         var later = await ChunkAsync($"/api/shows/{show}/cues/{cue}/fits/recut/samples?{Half.Second(59)}");
         await EditAsync(show, all.Edit!);
-        // All that was derived is removed, as on a full disk: the bed is cut to its slides all the same.
+        // All derived files are removed, as on a full disk: the bed is still cut to its slides.
         foreach (var file in Directory.GetFiles(_app.PathOf("data/derived"), "*", SearchOption.AllDirectories)) File.SetLastWriteTimeUtc(file, DateTime.UtcNow.AddDays(-1));
         await _app.Services.GetRequiredService<DerivedBound>().KeepAsync(0, default);
         Assert.Equal(later, await ChunkAsync($"/api/shows/{show}/sound?{Half.Second(59)}"));
         Assert.Equal(tried, await ChunkAsync($"/api/shows/{show}/sound?{Half.Second(58)}"));
-        // The show made longer, the recipe follows by itself; undo takes both back.
+        // When the show becomes longer, the fit follows; undo reverts both.
         await EditAsync(show, new SetHolds([new(slides[2], 16_000)]));
         var strand = (await _app.ViewAsync(show)).Strands.Single();
         Assert.Equal(40 * 48_000, strand.EndFrame);
@@ -80,7 +80,7 @@ public sealed class FitTests(App app) : IClassFixture<App>
     private async Task EditAsync(string show, Edit edit) =>
         await App.ReadAsync<Edited>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/edits", new MadeEdit((await _app.ViewAsync(show)).Revision, edit), App.Json));
 
-    /// <summary>Equal but for half a beat a minute.</summary>
+    /// <summary>Equal except for half a beat per minute.</summary>
     private sealed class Near : IEqualityComparer<(long, long, double)>
     {
         public bool Equals((long, long, double) x, (long, long, double) y) => (x.Item1, x.Item2) == (y.Item1, y.Item2) && Math.Abs(x.Item3 - y.Item3) < 0.5;

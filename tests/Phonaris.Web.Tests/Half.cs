@@ -1,6 +1,6 @@
 namespace Phonaris.Web.Tests;
 
-/// <summary>Half seconds of sound, as a page asks for them.</summary>
+/// <summary>Half seconds of sound, as a page requests them.</summary>
 internal static class Half
 {
     /// <summary>The query for one of them.</summary>

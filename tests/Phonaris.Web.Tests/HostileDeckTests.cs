@@ -11,12 +11,12 @@ using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Tests;
 
-/// <summary>Decks of a few kilobytes that ask for the world: each is refused in a sentence and in bounded time, and the server goes on.</summary>
+/// <summary>Decks of a few kilobytes that need huge resources: each is rejected with a sentence in limited time, and the server continues.</summary>
 public sealed class HostileDeckTests : IDisposable
 {
     private const int Deep = 30_000;
 
-    /// <summary>What a reader may take, and a little for getting there.</summary>
+    /// <summary>The limit of a reader, and some time for getting there.</summary>
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(70);
 
     private readonly App _app = new();
@@ -41,14 +41,14 @@ public sealed class HostileDeckTests : IDisposable
         await GoesOnAsync();
         var files = new FileStore(_app.PathOf("files"));
         var hash = await files.PutAsync(File.OpenRead(Path.Combine(AppContext.BaseDirectory, "night-walk.pptx")), long.MaxValue, () => new("Too large."), default);
-        // Long enough for a reader to begin on a busy machine.
+        // Long enough for a reader to start on a busy machine.
         using var readers = new DeckReaders(files, 1) { MostTime = TimeSpan.FromSeconds(20) };
         foreach (var signal in new[] { "-STOP", "-KILL", "-SEGV" })
         {
             readers.GetReady();
             Assert.Equal(3, (await ReadAsync()).Slides.Count);
             foreach (var id in readers.Ready) Process.Start("kill", [signal, $"{id}"])!.WaitForExit();
-            // Stopped, it never answers; ended while nobody asks, another is begun at once.
+            // Suspended, it never answers; if it ends while idle, another is started immediately.
             var refused = 0;
             for (var read = false; !read;)
             {
@@ -127,7 +127,7 @@ public sealed class HostileDeckTests : IDisposable
         return content.ToArray();
     }
 
-    /// <summary>A page of forms that each show the next ten times over, nine deep.</summary>
+    /// <summary>A page of shapes that each draw the next ten times, nine levels deep.</summary>
     private static byte[] NestedForms()
     {
         var pdf = new StringBuilder("%PDF-1.4\n");

@@ -16,7 +16,7 @@ using SkiaSharp;
 
 namespace Phonaris.Web.Tests;
 
-/// <summary>Files on their way in, over HTTP: uploads that break off, archives, decks with sounds, a catalogue, takes.</summary>
+/// <summary>Imports over HTTP: interrupted uploads, archives, decks with sounds, a catalogue, takes.</summary>
 public sealed class ImportTests(App app) : IClassFixture<App>
 {
     private readonly App _app = app;
@@ -36,7 +36,7 @@ public sealed class ImportTests(App app) : IClassFixture<App>
         var file = await App.ReadAsync<UploadedFile>(await _app.Http.GetAsync(address));
         Assert.Equal((Convert.ToHexStringLower(SHA256.HashData(bytes)), "noise.bin"), (file.Hash, file.Name));
 
-        // Longer than it said, and thrown away.
+        // Longer than declared, and discarded.
         var other = await _app.BeginUploadAsync("sound", "short.bin", 10);
         Assert.Contains("longer than declared", await (await _app.AppendAsync(other, 0, bytes[..11])).Content.ReadAsStringAsync());
         await _app.Http.DeleteAsync(other);
@@ -55,7 +55,7 @@ public sealed class ImportTests(App app) : IClassFixture<App>
         var answer = await _app.AppendAsync(address, long.Parse(offset), new byte[1000]);
         Assert.Equal(HttpStatusCode.InsufficientStorage, answer.StatusCode);
         Assert.Contains("The disk is full", await answer.Content.ReadAsStringAsync());
-        // Once there is room, it goes on where it was.
+        // Once there is space, it continues.
         File.Move(part + ".kept", part, overwrite: true);
         Assert.Equal(HttpStatusCode.NoContent, (await _app.AppendAsync(address, 1000, new byte[4000])).StatusCode);
     }
@@ -71,7 +71,7 @@ public sealed class ImportTests(App app) : IClassFixture<App>
             using (var letter = new StreamWriter(zip.CreateEntry("letter.ogg").Open())) letter.Write("Dear reader");
             zip.CreateEntryFromFile(_app.PathOf("bell.wav"), "odd.wav");
         }
-        // The last is packed by a method that nobody knows: 99, in its own header and in the list at the end.
+        // The last entry has an unknown compression method: 99, in its own header and in the directory.
         var packed = await File.ReadAllBytesAsync(_app.PathOf("night.zip"));
         foreach (var (signature, method, name) in new[] { ("PK\x3\x4", 8, 30), ("PK\x1\x2", 10, 46) })
         {
@@ -104,7 +104,7 @@ public sealed class ImportTests(App app) : IClassFixture<App>
         Assert.Equal((CueStartKind.Hand, true), (view.Show.Cues.Single().Start.Kind, view.Strands.Single().ByHand));
         Assert.Equal(HttpStatusCode.OK, (await _app.Http.GetAsync($"/api/shows/{show}/slides/{view.Show.Slides[2].Id}/picture?width=320")).StatusCode);
 
-        // The same deck once more is known; its slides stay, and with them what was set.
+        // The same deck again is recognized; its slides stay, with their settings.
         Assert.True((await PostEditAsync(show, view.Revision, new SetHolds([new(view.Show.Slides[0].Id, 9000)]))).IsSuccessStatusCode);
         var look = await App.ReadAsync<DeckLook>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/deck/look", new { files }));
         Assert.Equal(3, look.Refreshes!.Count(l => l.Kind == Core.Matching.RefreshKind.Kept));
@@ -113,14 +113,14 @@ public sealed class ImportTests(App app) : IClassFixture<App>
         Assert.Equal(view.Show.Slides.Select(s => s.Id), refreshed.Show.Slides.Select(s => s.Id));
         Assert.Equal(9000, refreshed.Show.Slides[0].HoldMs);
 
-        // Exact pages in the place of our own drawings.
+        // Exact pages replace our own drawings.
         var pages = new[] { await _app.UploadAsync(App.Pdf(_app.PathOf("pages.pdf"), "Who flies tonight", "Listen"), "deck") };
         look = await App.ReadAsync<DeckLook>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/deck/look", new { files = pages }));
         Assert.Equal([0, 2], look.Joins!);
         var joined = await _app.AfterAsync(show, await _app.Http.PostAsJsonAsync($"/api/shows/{show}/deck/join", new { files = pages, joined = look.Joins }));
         Assert.Equal([MediaTypes.Pdf, MediaTypes.Pptx, MediaTypes.Pdf], joined.Show.Slides.Select(s => s.Picture.Type));
 
-        // One slide of it between two others, then a picture that fills a slide of its own.
+        // One slide of it between two others, then a picture that fills its slide.
         var put = await _app.AfterAsync(show, await _app.Http.PostAsJsonAsync($"/api/shows/{show}/deck", new { files, index = 1, numbers = new[] { 3 }, fills = false }));
         Assert.Equal(["Who flies tonight", "Listen", "Counts since spring", "Listen"], put.Show.Slides.Select(s => s.Title));
         var picture = new[] { await _app.UploadAsync(PlainPicture.Write(_app.PathOf("wide.png"), SKColors.Red, 90, 90), "deck") };
@@ -133,7 +133,7 @@ public sealed class ImportTests(App app) : IClassFixture<App>
     {
         var show = await _app.ShowAsync(1);
         var files = new[] { await _app.UploadAsync(Path.Combine(AppContext.BaseDirectory, "night-walk.pptx"), "deck") };
-        // As on a disk that has room for the slides, and none for the job that imports their sounds.
+        // As on a disk with space for the slides, and none for the job that imports their sounds.
         _app.Query("CREATE TRIGGER full BEFORE INSERT ON Jobs BEGIN SELECT RAISE(ABORT, 'full'); END");
         Assert.False((await _app.Http.PostAsJsonAsync($"/api/shows/{show}/deck", new { files, index = 1 })).IsSuccessStatusCode);
         Assert.False((await _app.Http.PostAsJsonAsync("/api/shows", new { title = "Never kept", files })).IsSuccessStatusCode);
@@ -199,7 +199,7 @@ public sealed class ImportTests(App app) : IClassFixture<App>
         var again = await _app.Http.PostAsJsonAsync($"/api/shows/{show}/catalogue/{found[0].Id}", new { });
         Assert.Contains("is already in the show", await again.Content.ReadAsStringAsync());
 
-        // As moody as one on a network: every fifth answer does not come, and says so; nothing breaks.
+        // As unreliable as one on a network: every fifth request fails with a message; nothing breaks.
         _app.Restart(("Phonaris:MoodyCatalogue", "true"));
         var answers = new List<HttpStatusCode>();
         for (var i = 0; i < 5; i++) answers.Add((await _app.Http.GetAsync("/api/catalogue?words=bells")).StatusCode);
@@ -212,7 +212,7 @@ public sealed class ImportTests(App app) : IClassFixture<App>
         var show = await _app.ShowAsync(2);
         var voice = await File.ReadAllBytesAsync(_app.Make("take.webm", "-f", "lavfi", "-i", "sine=duration=3", "-c:a", "libopus"));
         var address = await _app.BeginUploadAsync($"take-{show}", "Voice.webm", null);
-        // The last piece never came.
+        // The last part never arrived.
         await _app.AppendAsync(address, 0, voice[..(voice.Length * 2 / 3)]);
         File.SetLastWriteTimeUtc(_app.PathOf($"data/uploads/{address.Split('/')[^1]}.part"), DateTime.UtcNow.AddMinutes(-1));
         var lost = (await _app.Http.GetFromJsonAsync<List<InterruptedTake>>($"/api/shows/{show}/takes", App.Json))!.Single();

@@ -4,7 +4,7 @@ using Phonaris.Web.Jobs;
 
 namespace Phonaris.Web.Tests;
 
-/// <summary>Jobs that end the server are not begun for ever, and how a job ended is kept as soon as it can be.</summary>
+/// <summary>Jobs that crash the server are not restarted forever, and the outcome of a job is saved as soon as possible.</summary>
 public sealed class JobRunnerTests : IDisposable
 {
     private readonly App _app = new();
@@ -17,7 +17,7 @@ public sealed class JobRunnerTests : IDisposable
         var file = await _app.UploadAsync(_app.Make("tone.wav", "-f", "lavfi", "-i", "sine=duration=1"), "sound");
         var job = await App.ReadAsync<JobView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/sounds", file));
         await _app.EndAsync(show, job.Id);
-        // As it stands after a server was killed in the middle of it, so many times.
+        // As after a server was killed during it several times.
         var input = $"{{\"hash\":\"{file.GetProperty("hash")}\",\"name\":\"tone.wav\"}}";
         _app.Query($"UPDATE Jobs SET State = 'Running', Attempts = {attempts}, Input = '{input}' WHERE Id = '{job.Id}'");
         _app.Restart();
@@ -31,7 +31,7 @@ public sealed class JobRunnerTests : IDisposable
     {
         var show = await _app.ShowAsync(1);
         var file = await _app.UploadAsync(_app.Make("a.wav", "-f", "lavfi", "-i", "sine=duration=2"), "sound");
-        // As on a full disk: nothing about the job can be written any more.
+        // As on a full disk: nothing about the job can be written.
         _app.Query("CREATE TRIGGER full BEFORE UPDATE OF State ON Jobs WHEN NEW.State IN ('Done', 'Failed') BEGIN SELECT RAISE(ABORT, 'full'); END");
         var first = await App.ReadAsync<JobView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/sounds", file));
         for (var n = 0; n < 600 && (await _app.ViewAsync(show)).Show.Sounds.Count == 0; n++) await Task.Delay(50);
@@ -41,7 +41,7 @@ public sealed class JobRunnerTests : IDisposable
         foreach (var job in new[] { first, second }) Assert.Equal(JobState.Done, (await _app.EndAsync(show, job.Id)).State);
     }
 
-    /// <summary>However many films are waited for, a sound that is imported meanwhile is there at once.</summary>
+    /// <summary>However many films are waiting, a sound import starts immediately.</summary>
     [Fact]
     public async Task Long_work_keeps_none_waiting_that_is_soon_done()
     {
@@ -52,7 +52,7 @@ public sealed class JobRunnerTests : IDisposable
         await _app.SoundAsync(show, _app.Make("tone.wav", "-f", "lavfi", "-i", "sine=duration=1"));
         var jobs = await _app.Http.GetFromJsonAsync<List<JobView>>($"/api/shows/{show}/jobs", App.Json);
         Assert.Contains(jobs!, j => exports.Any(e => e.Id == j.Id) && j.State is JobState.Waiting or JobState.Running);
-        // Each has as many encoders as there are cores.
+        // Each uses as many encoders as there are cores.
         Assert.InRange(jobs!.Count(j => exports.Any(e => e.Id == j.Id) && j.State == JobState.Running), 0, 2);
         foreach (var job in exports) await _app.Http.PostAsync($"/api/jobs/{job.Id}/cancel", null);
     }

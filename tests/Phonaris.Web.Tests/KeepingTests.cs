@@ -17,7 +17,7 @@ using SkiaSharp;
 
 namespace Phonaris.Web.Tests;
 
-/// <summary>What is kept when something is missing, damaged, ended or thrown away: each with an app of its own.</summary>
+/// <summary>What is kept when something is missing, damaged, stopped or deleted: each with its own app.</summary>
 public sealed class KeepingTests : IDisposable
 {
     private readonly App _app = new();
@@ -28,7 +28,7 @@ public sealed class KeepingTests : IDisposable
         var show = await _app.ShowAsync(2);
         var sound = await _app.SoundAsync(show, _app.Make("tone.wav", "-f", "lavfi", "-i", "sine=440:duration=2"));
         var slide = (await _app.ViewAsync(show)).Show.Slides[0].Id;
-        // What was made of the sound is gone, and its place is taken.
+        // The derived file of the sound is deleted, and replaced by a folder.
         var derived = _app.PathOf("data/derived");
         Directory.Delete(derived, recursive: true);
         await File.WriteAllTextAsync(derived, "");
@@ -59,7 +59,7 @@ public sealed class KeepingTests : IDisposable
         var show = await _app.ShowAsync(2);
         var files = Directory.GetFiles(_app.PathOf("data/files"), "*", SearchOption.AllDirectories).Select(Path.GetFileName).Order().ToList();
         Assert.Equal((await _app.ViewAsync(show)).Show.Slides.Select(s => s.Picture.Media).Order(), files);
-        // Its last picture is not what its name says: the one before was unpacked already.
+        // Its last picture does not match its name: the one before was already unpacked.
         var picture = PlainPicture.Write(_app.PathOf("good.png"), SKColors.Green);
         var hash = Convert.ToHexStringLower(SHA256.HashData(await File.ReadAllBytesAsync(picture)));
         File.Move(picture, _app.PathOf(hash));
@@ -68,7 +68,7 @@ public sealed class KeepingTests : IDisposable
         await ShowPackage.WriteAsync(Show.Empty("Bad") with { Slides = [.. slides] }, _app.PathOf("bad.phonaris"), _app.PathOf, null, CancellationToken.None);
         var refused = await _app.Http.PostAsJsonAsync("/api/shows/open", await _app.UploadAsync(_app.PathOf("bad.phonaris"), "show"));
         Assert.Contains("has changed", await App.ProblemAsync(refused, HttpStatusCode.BadRequest));
-        // The package stays for a day, to be opened again; what was unpacked of it does not.
+        // The package stays for a day, to be opened again; its unpacked files do not.
         Assert.Equal(files.Count + 1, Directory.GetFiles(_app.PathOf("data/files"), "*", SearchOption.AllDirectories).Length);
     }
 
@@ -82,10 +82,10 @@ public sealed class KeepingTests : IDisposable
         await App.ReadAsync<Edited>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/edits", new MadeEdit(dropped.Edited.Revision, new SetSpeed(dropped.CueId, 1.25)), App.Json));
         Assert.Contains(await HeardAsync(0), b => b != 0);
         foreach (var job in (await _app.Http.GetFromJsonAsync<List<JobView>>($"/api/shows/{show}/jobs", App.Json))!) await _app.EndAsync(show, job.Id);
-        // As the hourly tidying does on a full disk: each derived file is removed, and with it what memory holds.
+        // As the hourly cleanup does on a full disk: each derived file is removed, and what memory holds of it.
         var derived = _app.Services.GetRequiredService<DerivedBound>();
         foreach (var file in Directory.GetFiles(_app.PathOf("data/derived"), "*", SearchOption.AllDirectories)) File.SetLastWriteTimeUtc(file, DateTime.UtcNow.AddDays(-1));
-        // On a busy machine something of them may still be in use for a moment.
+        // On a busy machine some may still be in use for a moment.
         var freed = 0L;
         for (var tries = 0; freed <= 1_000_000 && tries < 100; tries++)
         {
@@ -93,7 +93,7 @@ public sealed class KeepingTests : IDisposable
             freed += await derived.KeepAsync(0, default);
         }
         Assert.True(freed > 1_000_000);
-        // What is heard now was not worked out before: the samples, and those at the cue's speed, are made again.
+        // This part was not computed before: the samples, and those at the cue's speed, are made again.
         Assert.Contains(await HeardAsync(1), b => b != 0);
         Assert.Equal(HttpStatusCode.OK, (await _app.Http.GetAsync($"/api/shows/{show}/sounds/{sound}/peaks?from=0&to=48000&columns=10")).StatusCode);
         // While a page has the show open they stay.
@@ -161,7 +161,7 @@ public sealed class KeepingTests : IDisposable
         Assert.Equal(2, (await _app.ViewAsync(gone)).Show.Sounds.Count);
         await _app.Http.DeleteAsync($"/api/shows/{gone}");
         Assert.Equal(files, Files().Count);
-        // What the other show uses stays. That all of it was uploaded minutes ago does not matter: the shows took it over.
+        // Files used by the other show stay. It does not matter that they were uploaded minutes ago.
         Assert.True((await (await _app.Http.DeleteAsync($"/api/trash/{gone}")).Content.ReadFromJsonAsync<FreedSpace>(App.Json))!.Bytes > 90_000);
         Assert.Equal(files - 1, Files().Count);
         Assert.Single((await _app.ViewAsync(kept)).Show.Sounds);

@@ -4,7 +4,7 @@ using Phonaris.Drills;
 
 namespace Phonaris.Web.Tests;
 
-/// <summary>The server as a process of its own, killed without a warning.</summary>
+/// <summary>The server as a separate process, killed without warning.</summary>
 public sealed class KilledServerTests : IDisposable
 {
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-killed");
@@ -30,7 +30,7 @@ public sealed class KilledServerTests : IDisposable
         Assert.Equal((acknowledged + 1, "Edit 20", "Renamed the show to “Edit 20”"), (view.GetProperty("revision").GetInt32(), view.GetProperty("show").GetProperty("title").GetString(), view.GetProperty("undo").GetString()));
     }
 
-    /// <summary>The short form of the drill in bench/, with a seed of its own.</summary>
+    /// <summary>The short form of the drill in bench/, with its own seed.</summary>
     [Fact]
     public async Task Killed_at_any_moment_it_loses_nothing_and_starts_again()
     {

@@ -8,7 +8,7 @@ using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Tests;
 
-/// <summary>Levels as the running server measures, matches and keeps them.</summary>
+/// <summary>Levels measured, matched and stored by the running server.</summary>
 public sealed class LevelsTests(App app) : IClassFixture<App>
 {
     private readonly App _app = app;
@@ -38,18 +38,18 @@ public sealed class LevelsTests(App app) : IClassFixture<App>
         Assert.Equal((told.ToDb, true), (matched.LevelDb, matched.Follows));
         Assert.Equal("Matched 1 level", (await _app.ViewAsync(show)).Undo);
 
-        // Only its quiet half is used: it becomes louder with the same edit, which is one for undo as well.
+        // Only its quiet half is used: it becomes louder in the same edit, and in the same undo.
         await EditAsync(show, new SetPart(cue, 0, 5 * 48_000));
         var quiet = await CueAsync(show);
         Assert.InRange(quiet.LevelDb - matched.LevelDb, 8, Cue.GreatestLevelDb - matched.LevelDb);
         Assert.True(quiet.Follows);
         await _app.Http.PostAsync(new Uri($"/api/shows/{show}/undo", UriKind.Relative), null);
         Assert.Equal(matched, await CueAsync(show));
-        // What has nothing to do with it leaves it.
+        // Unrelated edits do not change it.
         await EditAsync(show, new RenameShow("Another"));
         Assert.Equal(matched, await CueAsync(show));
 
-        // Set by hand, it follows nothing any more.
+        // Set manually, it no longer follows.
         await EditAsync(show, new SetLevel(cue, -20));
         await EditAsync(show, new SetLevelTargets(LevelTargets.Broadcast));
         Assert.Equal((-20, false), ((await CueAsync(show)).LevelDb, (await CueAsync(show)).Follows));
@@ -69,7 +69,7 @@ public sealed class LevelsTests(App app) : IClassFixture<App>
         var none = await LevelsAsync(show);
         Assert.Equal((null, null, 0), (none.IntegratedLufs, none.TruePeakDbtp, none.Cues.Count));
         Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.GetAsync("/api/shows/nowhere/levels")).StatusCode);
-        // Nothing to match: nothing is changed by it.
+        // Nothing to match: nothing changes.
         var edited = await App.ReadAsync<Edited>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/levels/match", new CuesToMatch(["gone"]), App.Json));
         Assert.Equal((await _app.ViewAsync(show)).Revision, edited.Revision);
     }

@@ -12,7 +12,7 @@ using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Tests;
 
-/// <summary>What a page gets to show a show, what it tells of it afterwards, and who is let in with a clicker.</summary>
+/// <summary>What a page loads to present a show, the report it sends afterwards, and the clicker's access.</summary>
 public sealed class LiveTests(App app) : IClassFixture<App>
 {
     private readonly App _app = app;
@@ -37,7 +37,7 @@ public sealed class LiveTests(App app) : IClassFixture<App>
         Assert.Equal([cue], stem.CueIds);
         var samples = await StemAsync(show, run, 0);
         Assert.Equal(stem.Frames * 2, samples.Length);
-        // As the show sounds behind its fade in, to a step of 24 bits: left and right in turn here, one after the other there.
+        // As the show sounds during its fade-in, to a step of 24 bits: interleaved here, channel by channel there.
         var chunk = MemoryMarshal.Cast<byte, float>(await _app.Http.GetByteArrayAsync($"/api/shows/{show}/sound?{Half.Second(4)}")).ToArray();
         var first = 4 * 24_000;
         for (var n = 0; n < 24_000; n += 501)
@@ -45,13 +45,13 @@ public sealed class LiveTests(App app) : IClassFixture<App>
             var at = first + n < stem.Frames ? first + n : stem.LoopFrom + (first + n - stem.LoopFrom) % (stem.Frames - stem.LoopFrom);
             Assert.Equal(chunk[n], samples[2 * at], 1.3e-7f);
         }
-        // Edited meanwhile, the run is what it was.
+        // After an edit, the run is unchanged.
         await EditAsync(show, new SetLevel(cue, 0));
         Assert.Equal(samples, await StemAsync(show, run, 0));
         foreach (var nowhere in new[] { "none/stems/0", $"{run.Id}/stems/1", $"{run.Id}/stems/-1" })
             Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.GetAsync($"/api/shows/{show}/runs/{nowhere}")).StatusCode);
 
-        // Told afterwards: times beside the plan, the holds they would make; and nonsense is refused.
+        // Afterwards: times beside the plan, and the holds they would give; invalid reports are rejected.
         var log = new RunLog([new(slides[0], 0, 3_120), new(slides[1], 3_120, 1_000), new(slides[0], 4_120, 500)], [new(0, slides[0], "Hum began with slide 1")]);
         Assert.Equal(HttpStatusCode.NoContent, (await TellAsync(log)).StatusCode);
         Assert.Equal(HttpStatusCode.BadRequest, (await TellAsync(log with { Stays = [new(slides[0], -1, 5)] })).StatusCode);
@@ -112,7 +112,7 @@ public sealed class LiveTests(App app) : IClassFixture<App>
         for (var n = 0; n < ClickerRooms.FreeTries; n++) Assert.Contains("Wrong code", Assert.Throws<RuleException>(() => rooms.Join("x", guesser)).Message);
         Assert.Contains("Too many wrong codes", Assert.Throws<RuleException>(() => rooms.Join(code, guesser)).Message);
         Assert.NotNull(rooms.ByToken(rooms.Join(code, phone)));
-        // From this machine too: any account on it, or page in its browser, may try codes.
+        // From this machine too: any account on it, or a page in its browser, may try codes.
         Assert.NotNull(rooms.ByToken(rooms.Join(code, IPAddress.Loopback)));
         for (var n = 0; n < ClickerRooms.FreeTries; n++) Assert.Throws<RuleException>(() => rooms.Join("x", IPAddress.Loopback));
         Assert.Contains("Too many wrong codes", Assert.Throws<RuleException>(() => rooms.Join(code, IPAddress.Loopback)).Message);
@@ -120,7 +120,7 @@ public sealed class LiveTests(App app) : IClassFixture<App>
 
     private async Task<NewRunView> BeginAsync(string show) => await App.ReadAsync<NewRunView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/runs", new { kind = "present" }));
 
-    /// <summary>The samples of a stem, each of its pieces decoded by itself.</summary>
+    /// <summary>The samples of a stem, each of its segments decoded separately.</summary>
     private async Task<float[]> StemAsync(string show, RunView run, int stem)
     {
         var (wire, samples) = (await _app.Http.GetByteArrayAsync($"/api/shows/{show}/runs/{run.Id}/stems/{stem}"), new List<float>());

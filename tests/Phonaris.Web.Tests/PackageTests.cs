@@ -23,7 +23,7 @@ public sealed class PackageTests(App app) : IClassFixture<App>
         Assert.NotEqual(show, opened.Id);
         Assert.Equal(before, (await _app.ViewAsync(opened.Id)).Show);
 
-        // Elsewhere, where none of its files is there: they come with it.
+        // In a store without any of its files: they come with the package.
         using var elsewhere = new App();
         var there = await App.ReadAsync<ShowCard>(await elsewhere.Http.PostAsJsonAsync("/api/shows/open", await elsewhere.UploadAsync(package, "show")));
         Assert.Equal(before, (await elsewhere.ViewAsync(there.Id)).Show);
@@ -72,7 +72,7 @@ public sealed class PackageTests(App app) : IClassFixture<App>
         Assert.Equal(other, (await _app.ViewAsync(copy.Id)).Show);
     }
 
-    /// <summary>Has a show exported, and gives the file as it is fetched.</summary>
+    /// <summary>Exports a show and downloads the file.</summary>
     private async Task<string> ExportedAsync(string show, string format)
     {
         var job = await App.ReadAsync<JobView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/exports", new { format, width = 320, height = 180, fps = 30 }));

@@ -8,7 +8,7 @@ using Phonaris.Web.Hosting;
 
 namespace Phonaris.Web.Tests;
 
-/// <summary>Starting: what a dead server left does not matter, and what hinders it is told in a sentence.</summary>
+/// <summary>Starting: the remains of a killed server do no harm, and problems are reported in a sentence.</summary>
 public sealed class StartTests : IDisposable
 {
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-start");
@@ -22,7 +22,7 @@ public sealed class StartTests : IDisposable
     {
         using (await StartAsync()) { }
         Query("CREATE TABLE IF NOT EXISTS \"__EFMigrationsLock\" (Id INTEGER PRIMARY KEY, Timestamp TEXT); INSERT OR REPLACE INTO \"__EFMigrationsLock\" VALUES (1, 'long ago')");
-        // An export on its way, with what it makes beside it, and one that is whole.
+        // An unfinished export with its temporary file, and a finished one.
         var exports = Path.Combine(Data, "exports");
         Directory.CreateDirectory(Path.Combine(exports, ".a.zip.1.part.stems"));
         foreach (var file in new[] { ".a.zip.1.part.stems/1 beds.wav", ".b.mp4.2.part", ".b.mp4.2.part.aac", "whole.wav" }) File.WriteAllText(Path.Combine(exports, file), "half");
@@ -37,11 +37,11 @@ public sealed class StartTests : IDisposable
     {
         using var server = await StartAsync();
         using var large = new HttpRequestMessage(HttpMethod.Post, "/api/shows") { Content = new StringContent($"{{\"title\":\"{new string('x', 17_000_000)}\"}}", Encoding.UTF8, "application/json") };
-        // Refused by what it says of its length, before any of it is sent, however long that takes.
+        // Rejected by its declared length, before any of it is sent.
         large.Headers.ExpectContinue = true;
         using var patient = new HttpClient(new SocketsHttpHandler { Expect100ContinueTimeout = TimeSpan.FromMinutes(1) }) { BaseAddress = server.Http.BaseAddress };
         Assert.Equal(HttpStatusCode.RequestEntityTooLarge, (await patient.SendAsync(large)).StatusCode);
-        // What is uploaded is bounded by what it is for alone.
+        // The size of an upload is limited by its purpose alone.
         using var begin = new HttpRequestMessage(HttpMethod.Post, "/api/uploads") { Headers = { { "Upload-Length", "20000000" } } };
         using var patch = new HttpRequestMessage(HttpMethod.Patch, (await server.Http.SendAsync(begin)).Headers.Location) { Content = new ByteArrayContent(new byte[20_000_000]) { Headers = { ContentType = new("application/offset+octet-stream") } } };
         patch.Headers.Add("Upload-Offset", "0");
@@ -96,7 +96,7 @@ public sealed class StartTests : IDisposable
         {
             var path = Path.Combine(_folder.FullName, name);
             if (mode == shared) Directory.CreateDirectory(path, shared);
-            // Said from where one stands, it is the same folder for every program that is begun.
+            // A relative path is the same folder for every program that is started.
             var paths = new AppPaths(new() { Data = Path.GetRelativePath(Environment.CurrentDirectory, path) });
             Assert.Equal(path, paths.Root);
             using var folder = new DataFolder(paths);
@@ -111,14 +111,14 @@ public sealed class StartTests : IDisposable
 
     private Task<ServerProcess> StartAsync() => ServerProcess.StartAsync(ServerProgram, Data, TimeSpan.FromSeconds(60));
 
-    /// <summary>As the program would, but within this one: what is said is what its start failed by.</summary>
+    /// <summary>As the program would, but in this process: returns the message with which its start failed.</summary>
     private async Task FailsAsync(string says, string? data = null)
     {
         var builder = WebApplication.CreateBuilder(["--Phonaris:Data", data ?? Data, "--Phonaris:Readers", "0"]);
         builder.AddPhonaris();
         await using var app = builder.Build();
         var said = StartFailure.Sentence(await Assert.ThrowsAnyAsync<Exception>(app.PrepareAsync));
-        // What it opened goes with it, as with a program that ends.
+        // What it opened is closed with it, as when the program ends.
         SqliteConnection.ClearAllPools();
         Assert.Contains(says, said);
         Assert.DoesNotContain("\n", said);

@@ -11,7 +11,7 @@ using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Tests;
 
-/// <summary>Videos over HTTP: imported onto a slide or one of their own, their pictures, and what a browser plays of them.</summary>
+/// <summary>Videos over HTTP: imported onto a slide or a new one, their pictures, and what a browser plays of them.</summary>
 public sealed class VideoTests(App app) : IClassFixture<App>
 {
     private static readonly string[] Pictures = ["-f", "lavfi", "-i", "testsrc=s=320x180:r=25:d=3", "-f", "lavfi", "-i", "sine=330:d=3:sample_rate=48000"];
@@ -34,11 +34,11 @@ public sealed class VideoTests(App app) : IClassFixture<App>
 
         Assert.Equal(slide, strand.HoldOf);
 
-        // Two moments are two pictures; one is kept permanently.
+        // Two moments are two pictures; each is cached permanently.
         var (first, later) = (await _app.Http.GetAsync(Picture(0, 320)), await _app.Http.GetAsync(Picture(96_000, 320)));
         Assert.Equal(("image/jpeg", true), (first.Content.Headers.ContentType!.MediaType, first.Headers.CacheControl!.ToString().Contains("immutable", StringComparison.Ordinal)));
         Assert.NotEqual(await first.Content.ReadAsByteArrayAsync(), await later.Content.ReadAsByteArrayAsync());
-        // Behind its end the last one; of a size nobody needs, or of a file that is no video here, none.
+        // After its end the last picture; for an unsupported size or a file that is not a video here, none.
         Assert.Equal(HttpStatusCode.OK, (await _app.Http.GetAsync(Picture(long.MaxValue, 160))).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.GetAsync(Picture(0, 321))).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.GetAsync($"/api/shows/{show}/videos/{new string('0', 64)}/file")).StatusCode);
@@ -48,7 +48,7 @@ public sealed class VideoTests(App app) : IClassFixture<App>
         var part = await _app.Http.SendAsync(asked);
         Assert.Equal((HttpStatusCode.PartialContent, 100L), (part.StatusCode, part.Content.Headers.ContentLength!.Value));
 
-        // The same file let go on another slide is the same video, laid there too.
+        // The same file dropped on another slide is the same video, placed there too.
         await BringAsync(show, _app.PathOf("moth.mp4"), new() { ["slideId"] = view.Show.Slides[2].Id });
         view = await _app.ViewAsync(show);
         Assert.Single(view.Show.Sounds);
@@ -67,23 +67,23 @@ public sealed class VideoTests(App app) : IClassFixture<App>
         var (own, video) = (view.Show.Slides[1], Assert.Single(view.Show.Sounds));
         Assert.Equal((3, CardKind.Plain, "Walk"), (view.Show.Slides.Count, own.Picture.Card!.Kind, own.Title));
         Assert.InRange(own.HoldMs, 3000, 3200);
-        // It stays as long as its video, trimmed in one edit with it.
+        // The hold follows the video, which is trimmed in the same edit.
         Assert.Equal(view.Show.Cues[0].Id, own.StaysFor);
         await App.ReadAsync<Edited>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/edits", new MadeEdit(view.Revision, new SetPart(view.Show.Cues[0].Id, 48_000, 96_000)), App.Json));
         Assert.Equal(1000, (await _app.ViewAsync(show)).Show.Slides[1].HoldMs);
         Assert.Equal(HttpStatusCode.OK, (await _app.Http.PostAsync($"/api/shows/{show}/undo", null)).StatusCode);
         Assert.Equal(own.HoldMs, (await _app.ViewAsync(show)).Show.Slides[1].HoldMs);
         Assert.Equal((own.Id, 1.0), (Assert.Single(view.Show.Cues).Span!.First, view.Show.Cues[0].Video!.Width));
-        // It is one edit, and can be undone as one.
+        // It is one edit with one undo.
         Assert.Equal("Added Walk", view.Undo);
 
-        // A reader that waits for the copy gets it, and then everybody does.
+        // A reader that waits for the copy gets it, and later readers do too.
         Assert.False(video.Video!.PlaysAnywhere);
         var copy = await _app.Http.GetAsync($"/api/shows/{show}/videos/{video.Media}/file?wait=true");
         Assert.Equal((HttpStatusCode.OK, "video/mp4"), (copy.StatusCode, copy.Content.Headers.ContentType!.MediaType));
         Assert.Equal(HttpStatusCode.OK, (await _app.Http.GetAsync($"/api/shows/{show}/videos/{video.Media}/file")).StatusCode);
 
-        // A lighter copy in its place is a video still, with its sound, on the same slide.
+        // A compressed copy in its place is still a video, with its sound, on the same slide.
         var lighter = await App.ReadAsync<JobView>(await _app.Http.PostAsync($"/api/shows/{show}/sounds/{video.Id}/lighter", null));
         Assert.Equal(JobState.Done, (await _app.EndAsync(show, lighter.Id)).State);
         var (light, cue) = (Assert.Single((view = await _app.ViewAsync(show)).Show.Sounds), Assert.Single(view.Show.Cues));
@@ -95,7 +95,7 @@ public sealed class VideoTests(App app) : IClassFixture<App>
     [Fact]
     public async Task A_copy_that_failed_is_made_again_when_somebody_asks_and_not_by_looking()
     {
-        // Where copies are kept nothing can be written.
+        // The folder of copies is not writable.
         var copies = _app.PathOf("data/derived/videos");
         Directory.Delete(Directory.CreateDirectory(copies).FullName, recursive: true);
         await File.WriteAllTextAsync(copies, "");

@@ -8342,39 +8342,39 @@ export interface components {
             ms: number;
             stepsMs: null | components["schemas"]["ValueListOflong"];
         };
-        /** @description All a page needs to show a show without the server. */
+        /** @description Everything a page needs to present a show without the server. */
         RunView: {
             /** @description The run. */
             id: string;
             /**
              * Format: int64
-             * @description The revision of the show that is shown.
+             * @description The revision of the show.
              */
             revision: number;
             /** @description The show. */
             show: components["schemas"]["Show"];
-            /** @description When each slide is planned. */
+            /** @description The planned time of each slide. */
             runningOrder: components["schemas"]["RunningOrder"];
-            /** @description What shall sound wherever the presenter is. */
+            /** @description What should play wherever the presenter is. */
             plan: components["schemas"]["LivePlan"];
-            /** @description What cues sound from. */
+            /** @description The stems of the cues. */
             stems: components["schemas"]["StemView"][];
             /**
              * Format: int32
-             * @description How long the pieces are that stems come in, in frames at 48 kHz; the last of each is what remains.
+             * @description The length of the segments of stems, in frames at 48 kHz; the last of each stem is shorter.
              */
             pieceFrames: number;
-            /** @description By slide, for those on which nothing is planned to sound: what sounds before and after, in words. */
+            /** @description For each slide that is planned to be silent: what plays before and after, as text. */
             plannedSilences: {
                 [key: string]: string;
             };
-            /** @description The courses of fades, from silence to full, by their names: gains at equal distances. */
+            /** @description The fade curves from silence to full, by name: gains at equal intervals. */
             curves: {
                 [key: string]: number[];
             };
-            /** @description The names of what does not sound by itself: it is triggered manually, or for what does. */
+            /** @description The names of the cues that do not play automatically: manual cues, and cues that start after one. */
             manualCues: string[];
-            /** @description Whether the show is being presented on another page too. */
+            /** @description Whether the show is also being presented on another page. */
             shownElsewhere: boolean;
         };
         /**
@@ -9068,18 +9068,18 @@ export interface components {
             /** @description The last slide's id; the same as First for one slide. */
             last: string;
         };
-        /** @description What cues sound from. */
+        /** @description The stem of some cues. */
         StemView: {
             /** @description The cues of the plan. */
             cueIds: string[];
             /**
              * Format: int64
-             * @description How long it is, in frames at 48 kHz.
+             * @description Its length, in frames at 48 kHz.
              */
             frames: number;
             /**
              * Format: int64
-             * @description The frame from which it is repeated; its length where it is not.
+             * @description The frame from which it repeats; its length if it does not.
              */
             loopFrom: number;
         };

@@ -86,7 +86,7 @@ internal static class Ooxml
     public static bool IsChosen(this XElement element) =>
         element.Ancestors().Where(a => a.Parent?.Name == Compatibility + "AlternateContent").All(a => Chosen(a.Parent!) == a);
 
-    /// <summary>Of alternatives, the fallback for simple readers, which is often a picture; otherwise the first (ISO/IEC 29500-3, 7.5).</summary>
+    /// <summary>Among alternatives, the fallback for simple readers, which is often a picture; otherwise the first (ISO/IEC 29500-3, 7.5).</summary>
     private static XElement? Chosen(XElement ways) =>
         ways.Element(Compatibility + "Fallback") is { HasElements: true } fallback ? fallback : ways.Element(Compatibility + "Choice");
 
