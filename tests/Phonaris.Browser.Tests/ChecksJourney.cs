@@ -9,7 +9,7 @@ public sealed class ChecksJourney(Browser browser) : IClassFixture<Browser>
     private readonly Browser _browser = browser.Fresh();
 
     [Fact]
-    public void A_manual_cue_is_fixed_and_the_show_runs_automatically_to_its_end()
+    public void A_show_with_problems_is_fixed_and_plays_to_its_end()
     {
         _browser.Made(4, 1, new("Mill theme", 330, 20, SoundKind.Bed, 1, 4, 6000, -50), new("Owl", 700, 1, SoundKind.Spot, 3, 3));
         _browser.Choose("Owl");
@@ -38,7 +38,7 @@ public sealed class ChecksJourney(Browser browser) : IClassFixture<Browser>
         _browser.Button("Fix 1 automatically").Click();
         _browser.Says("[data-testid=all-well]", "checks passed");
 
-        // It runs by itself to its end, and the owl is heard on the way.
+        // It plays to its end, and the owl is heard on the way.
         _browser.View("Present");
         _browser.Find("[data-testid=ready]");
         Assert.Equal("plan", _browser.Value("Advance"));
@@ -49,7 +49,7 @@ public sealed class ChecksJourney(Browser browser) : IClassFixture<Browser>
     }
 
     [Fact]
-    public void What_is_found_leads_to_its_place()
+    public void A_finding_opens_its_slide()
     {
         _browser.Made(12, 4, new("Mill theme", 330, 20, SoundKind.Bed, 1, 12), new("Word", 700, 6, SoundKind.Voice, 10, 10));
         _browser.View("Checks");

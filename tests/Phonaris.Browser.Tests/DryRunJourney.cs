@@ -13,7 +13,7 @@ public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<Hearin
     private readonly Browser _browser = browser.Fresh();
 
     [Fact]
-    public void By_the_planned_holds_it_goes_by_itself_once_all_can_be_had()
+    public void A_dry_run_follows_the_planned_holds_once_everything_is_loaded()
     {
         Begin(holdSeconds: 1);
         // A sound that cannot be loaded is reported before the run, and loaded when it can be.
@@ -43,7 +43,7 @@ public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<Hearin
     }
 
     [Fact]
-    public async Task Spoken_over_by_hand_each_voice_lands_on_its_slide_and_the_times_become_holds()
+    public async Task Voices_recorded_in_a_dry_run_are_saved_on_their_slides_and_the_times_become_holds()
     {
         Begin(holdSeconds: 2);
         _browser.View("Dry run");

@@ -27,7 +27,7 @@ public sealed class FirefoxJourney(Browser browser) : IClassFixture<Browser>
     private readonly Browser _browser = browser.Fresh();
 
     [Fact]
-    public async Task The_sheet_is_worked_on_what_does_not_sound_is_told_and_what_is_decoded_and_limited_is_the_same()
+    public async Task The_sheet_works_in_Firefox_and_its_sound_is_the_same()
     {
         _browser.Made(3, 4, new("Pad", 220, 12, SoundKind.Bed, 1, 3), new Tone("Word", 500, 3, SoundKind.Voice, 2, 2));
         var show = _browser.Url;

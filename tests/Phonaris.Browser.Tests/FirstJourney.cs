@@ -85,7 +85,7 @@ public sealed class FirstJourney(Browser browser) : IClassFixture<Browser>
     }
 
     [Fact]
-    public async Task A_deck_of_another_writer_comes_in_with_its_video_which_is_trimmed_muted_shown_and_exported()
+    public async Task The_video_of_an_imported_deck_is_trimmed_muted_shown_and_exported()
     {
         _browser.Go("/");
         _browser.Type("Hold of each slide", "4", "4.0 s");

@@ -61,7 +61,7 @@ public sealed class FittingJourney(DemoBrowser browser) : IClassFixture<DemoBrow
     }
 
     [Fact]
-    public async Task A_show_is_brought_to_its_time_and_ends_with_the_music()
+    public async Task A_show_meets_its_target_time_and_ends_with_the_music()
     {
         _browser.Go("/shows/moth-night");
         _browser.Find("[data-cue='Homeward']");

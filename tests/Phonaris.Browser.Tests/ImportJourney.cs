@@ -9,7 +9,7 @@ public sealed class ImportJourney(Browser browser) : IClassFixture<Browser>
     private readonly Browser _browser = browser.Fresh();
 
     [Fact]
-    public void A_presentation_brings_its_sounds_and_is_refreshed_and_joined_with_exact_pages()
+    public void A_presentation_is_imported_with_its_sounds_refreshed_and_matched_with_a_PDF()
     {
         var deck = _browser.PathOf("night-walk.pptx");
         File.Copy(Path.Combine(Browser.Root(), "tests/Phonaris.Formats.Tests/Decks/night-walk.pptx"), deck);
@@ -49,7 +49,7 @@ public sealed class ImportJourney(Browser browser) : IClassFixture<Browser>
     }
 
     [Fact]
-    public void A_piece_of_the_catalogue_comes_with_its_licence_and_a_card_credits_it()
+    public void A_catalogue_piece_keeps_its_licence_and_is_credited()
     {
         _browser.Made(2, 4);
         // A piece of the catalogue, with its licence.
@@ -96,7 +96,7 @@ public sealed class ImportJourney(Browser browser) : IClassFixture<Browser>
     }
 
     [Fact]
-    public void A_voice_is_recorded_heard_and_kept_on_its_slide()
+    public void A_voice_is_recorded_and_saved_on_its_slide()
     {
         _browser.Made(3, 4);
         _browser.Find("[data-slide='2'] [data-title]").Click();

@@ -10,7 +10,7 @@ public sealed class LevelsJourney(HearingBrowser browser) : IClassFixture<Hearin
     private readonly Browser _browser = browser.Fresh();
 
     [Fact]
-    public void Twenty_sounds_of_different_loudness_are_made_alike_in_one_click_and_stay_so()
+    public void Twenty_sounds_are_matched_in_one_click_and_stay_matched()
     {
         // The range is 25 dB; a bed is under all slides, and a voice or a spot on each.
         _browser.Made(10, 6, [.. Enumerable.Range(0, 19).Select(n => new Tone(
@@ -64,7 +64,7 @@ public sealed class LevelsJourney(HearingBrowser browser) : IClassFixture<Hearin
     }
 
     [Fact]
-    public async Task A_bed_makes_room_before_an_audience_as_far_and_as_long_as_at_the_desk()
+    public async Task A_bed_ducks_the_same_when_presenting_as_in_the_mix()
     {
         // The voice itself is not played: only the bed, which reacts to when the voice speaks, not to its level.
         _browser.Made(2, 8, new("Pad", 440, 20, SoundKind.Bed, 1, 2, 9000, -6), new("Talk", 300, 3, SoundKind.Voice, 2, 2, 9000, -60));

@@ -15,7 +15,7 @@ public sealed class MishapsJourney(Browser browser) : IClassFixture<Browser>
     private readonly Browser _browser = browser.Fresh();
 
     [Fact]
-    public async Task Wrong_files_and_wrong_values_are_told_and_nothing_is_lost()
+    public async Task Wrong_files_and_values_are_reported_and_nothing_is_lost()
     {
         // A file that is not a deck is named in the error, and no show is created.
         await File.WriteAllTextAsync(_browser.PathOf("minutes.pdf"), "Minutes of the meeting");
@@ -78,7 +78,7 @@ public sealed class MishapsJourney(Browser browser) : IClassFixture<Browser>
     }
 
     [Fact]
-    public async Task What_two_people_write_at_once_is_told_to_the_later_and_neither_is_lost()
+    public async Task Concurrent_edits_of_a_field_are_reported_and_neither_is_lost()
     {
         _browser.Slides(2, "3");
         var show = $"/api{new Uri(_browser.Url).AbsolutePath}";

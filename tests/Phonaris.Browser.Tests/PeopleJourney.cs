@@ -12,7 +12,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
     private readonly Browser _browser = browser.Fresh();
 
     [Fact]
-    public void A_speaker_lays_one_piece_under_slides_1_to_4_and_another_from_5_on_and_speaks()
+    public void A_speaker_places_two_beds_and_presents()
     {
         _browser.Slides(8, "3");
         _browser.Tones(("dusk pad.wav", 330, 40), ("mill theme.wav", 220, 50));
@@ -67,7 +67,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
     }
 
     [Fact]
-    public void A_maker_has_recordings_and_music_laid_in_two_strokes_after_looking_at_where()
+    public void A_maker_previews_and_applies_a_draft()
     {
         _browser.Slides(4, "5");
         _browser.Says("[data-testid=next]", "Drop music");
@@ -90,7 +90,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
     }
 
     [Fact]
-    public void A_teacher_speaks_over_each_slide_and_has_an_effect_at_the_third_reveal()
+    public void A_teacher_records_each_slide_and_places_a_spot_at_the_third_step()
     {
         _browser.Slides(3, "6");
         _browser.Tones(("dusk pad.wav", 330, 40), ("chirp.wav", 900, 6));
@@ -133,7 +133,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
     }
 
     [Fact]
-    public async Task Someone_who_passes_the_deck_on_says_whose_the_music_is_and_hands_it_over()
+    public async Task A_colleague_gets_the_show_with_its_music_credited()
     {
         _browser.Slides(3, "4");
         _browser.Tones(("dusk pad.wav", 330, 40));
@@ -195,7 +195,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
     }
 
     [Fact]
-    public void Someone_who_publishes_asks_whether_the_music_may_be_used()
+    public void A_publisher_clears_the_usage_rights()
     {
         _browser.Made(4, 2, new Tone("Own tune", 330, 20, SoundKind.Bed, 1, 4));
         _browser.Find("[aria-label='Find sounds in the catalogue']").Click();
@@ -231,7 +231,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
     }
 
     [Fact]
-    public void Next_months_deck_gets_the_same_music()
+    public void Next_months_deck_gets_the_music_of_this_one()
     {
         _browser.Made(4, 5, new Tone("Mill theme", 330, 20, SoundKind.Bed, 1, 4, LevelDb: -9), new Tone("Bell", 900, 1, SoundKind.Spot, 3, 3));
         _browser.Made(6, 5);

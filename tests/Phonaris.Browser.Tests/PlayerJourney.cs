@@ -14,7 +14,7 @@ public sealed class PlayerJourney(HearingBrowser browser) : IClassFixture<Hearin
     private readonly Browser _browser = browser.Fresh();
 
     [Fact]
-    public async Task Anyone_plays_it_from_a_file_without_a_network()
+    public async Task A_player_runs_from_a_file_without_a_network()
     {
         await MakeAsync();
         _browser.View("Export");

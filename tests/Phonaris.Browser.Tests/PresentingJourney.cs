@@ -17,7 +17,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
     private readonly Browser _browser = browser.Fresh();
 
     [Fact]
-    public async Task A_show_is_presented_and_goes_on_when_the_server_is_lost()
+    public async Task A_show_is_presented_and_continues_without_the_server()
     {
         var show = await MakeAsync();
         _browser.Go($"/shows/{show}/present");

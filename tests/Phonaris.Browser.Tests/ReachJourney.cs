@@ -13,7 +13,7 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
     [Theory]
     [InlineData("KeyY", "KeyZ", "Minus")] // German
     [InlineData("KeyW", "KeyY", "KeyM")] // French
-    public void Keys_are_those_that_are_written_on_the_keyboard(string z, string y, string questionMark)
+    public void Keys_follow_the_keyboard_layout(string z, string y, string questionMark)
     {
         Begin();
         _browser.Type("Level", "-12", "−12.0 dB");
@@ -28,7 +28,7 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
     }
 
     [Fact]
-    public void After_a_click_into_the_strip_of_the_show_the_space_bar_plays_from_there()
+    public void Space_plays_from_the_clicked_position_of_the_overview()
     {
         Begin();
         _browser.Find("[role=slider][aria-label='Position in the show']").Click();
@@ -47,7 +47,7 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
     }
 
     [Fact]
-    public void What_is_changed_without_a_network_arrives_when_it_is_there_again()
+    public void Edits_made_offline_are_sent_when_the_network_is_back()
     {
         Begin();
         _browser.Offline(true);
@@ -67,7 +67,7 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
     }
 
     [Fact]
-    public void A_server_that_ends_and_comes_back_while_somebody_types_takes_nothing_from_them()
+    public void Typing_survives_a_restart_of_the_server()
     {
         Begin();
         Write("Level", "-2");
@@ -120,7 +120,7 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
     }
 
     [Fact]
-    public void A_click_without_a_pointer_as_of_a_screen_reader_selects_a_strand()
+    public void A_click_by_a_screen_reader_selects_a_strand()
     {
         _browser.Made(3, 4, new Tone("Pad", 220, 12, SoundKind.Bed, 1, 3));
         _browser.Js<bool>("document.querySelector('[data-cue=Pad] [role=button]').dispatchEvent(new MouseEvent('click', { bubbles: true }))");
@@ -150,7 +150,7 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
     }
 
     [Fact]
-    public void Dialogs_are_told_by_name_hold_the_focus_and_give_it_back()
+    public void Dialogs_have_names_trap_the_focus_and_return_it()
     {
         Begin();
         foreach (var (opener, title) in new[] { ("History and versions", "History"), ("Keys", "Keys"), ("Record a voice", "Record a voice"), ("Find sounds in the catalogue", "Find sounds"), ("Use the music of another show", "Use the music of another show") })

@@ -35,7 +35,7 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
     }
 
     [Fact]
-    public void By_keyboard_alone_a_strand_is_moved_muted_and_left()
+    public void A_strand_is_moved_and_muted_by_keyboard_alone()
     {
         Begin();
         // Its end, its start, the whole of it; mute; to the next strand, and back to the slides.
@@ -62,7 +62,7 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
     }
 
     [Fact]
-    public void A_cue_waits_for_a_hand_with_a_hotspot_on_its_slide_or_comes_after_another()
+    public void A_cue_is_triggered_by_a_hotspot_or_starts_after_another()
     {
         Begin();
         _browser.Lay("Chirp", 2);
@@ -84,7 +84,7 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
     }
 
     [Fact]
-    public void What_part_how_fast_and_how_loud_along_the_way_are_set_and_taken_back()
+    public void Trim_speed_and_level_points_are_set_and_undone()
     {
         Begin();
         _browser.Choose("Mill theme");
@@ -123,7 +123,7 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
     }
 
     [Fact]
-    public void Fades_and_the_level_are_drawn_on_the_strand_and_on_the_waveform_each_in_one_stroke()
+    public void Fades_and_level_are_dragged_on_the_strand_and_the_waveform()
     {
         Begin();
         _browser.Choose("Dusk pad");
@@ -157,7 +157,7 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
     }
 
     [Fact]
-    public void Two_pages_show_the_same_and_several_cues_are_changed_at_once()
+    public void Two_pages_stay_in_sync_and_several_cues_are_edited_at_once()
     {
         Begin();
         // Another page shows the same, and edits there appear here.

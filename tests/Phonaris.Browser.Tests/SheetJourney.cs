@@ -14,7 +14,7 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
     private readonly Browser _browser = browser.Fresh();
 
     [Fact]
-    public void Slides_and_strands_are_taken_hold_of_by_mouse_and_by_finger()
+    public void Slides_and_strands_are_dragged_by_mouse_and_by_touch()
     {
         _browser.Go("/");
         _browser.Type("Hold of each slide", "2", "2.0 s");
@@ -65,7 +65,7 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
     }
 
     [Fact]
-    public void Steps_sections_and_cards_are_made_and_cues_begin_with_steps()
+    public void Steps_sections_and_cards_are_added_and_a_cue_starts_at_a_step()
     {
         Begin();
         // Steps, with a cue that starts at one; a section that loops.
@@ -98,7 +98,7 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
     }
 
     [Fact]
-    public void A_sound_is_replaced_removed_and_brought_back_and_its_cue_with_it()
+    public void A_sound_is_replaced_removed_and_restored_with_its_cue()
     {
         Begin();
         // Another file replaces the tone; then it is removed with its cue parked, and restored.
@@ -124,7 +124,7 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
     private void Begin() => _browser.Made(5, 2, new Tone("Long tone", 330, 20, SoundKind.Bed, 4, 5));
 
     [Fact]
-    public async Task On_an_old_laptop_at_twice_the_size_and_by_keyboard_all_of_it_is_within_reach()
+    public async Task Everything_is_reachable_on_a_small_screen_at_200_percent_and_by_keyboard()
     {
         _browser.Made(4, 5, new("Pad", 220, 20, SoundKind.Bed, 1, 4), new("Chirp", 900, 1, SoundKind.Spot, 2, 2));
         // So far from the target that the difference is a long text.

@@ -11,7 +11,7 @@ public sealed class SmallScreenJourney(DemoBrowser browser) : IClassFixture<Demo
     [Theory]
     [InlineData(640, 400)]
     [InlineData(320, 256)]
-    public void In_every_view_all_that_can_be_pressed_is_within_reach(int width, int height)
+    public void Every_control_of_every_view_is_reachable(int width, int height)
     {
         _browser.Size(width, height);
         _browser.Go("/");
@@ -43,7 +43,7 @@ public sealed class SmallScreenJourney(DemoBrowser browser) : IClassFixture<Demo
     }
 
     [Fact]
-    public void From_a_deck_and_a_tune_to_a_file_by_finger_alone()
+    public void From_a_deck_and_a_tune_to_a_file_by_touch_alone()
     {
         _browser.Size(1024, 768);
         _browser.Slides(4, "3");

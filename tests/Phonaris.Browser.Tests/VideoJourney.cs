@@ -12,7 +12,7 @@ public sealed class VideoJourney(Browser browser) : IClassFixture<Browser>
     private readonly Browser _browser = browser.Fresh();
 
     [Fact]
-    public async Task A_video_is_laid_shaped_heard_and_shown_by_hand_without_the_server()
+    public async Task A_video_is_placed_edited_played_and_triggered_without_the_server()
     {
         _browser.Made(3, 4);
         // A video that browsers cannot play: a copy is made of it.

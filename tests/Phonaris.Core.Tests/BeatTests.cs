@@ -11,7 +11,7 @@ public sealed class BeatTests
     [InlineData("waltz", 90, 3), InlineData("waltz", 150, 3)]
     [InlineData("sparse", 72, 4), InlineData("sparse", 120, 4), InlineData("sparse", 160, 4), InlineData("pads", 80, 4), InlineData("pads", 110, 4)]
     [InlineData("sparse", 56, 4), InlineData("sparse", 90, 3), InlineData("pads", 60, 3), InlineData("waltz", 70, 3), InlineData("waltz", 180, 3), InlineData("rolled", 88, 5)]
-    public void Steady_beats_are_found(string style, double bpm, int perBar)
+    public void Steady_beats_are_detected(string style, double bpm, int perBar)
     {
         var (piece, hit, right) = Found(new Band(40).Play(style, bpm, perBar));
         Assert.InRange(piece.TempoBpm, bpm * 0.98, bpm * 1.02);
@@ -22,14 +22,14 @@ public sealed class BeatTests
 
     [Theory]
     [InlineData("drums", 0.1), InlineData("click", -0.15)]
-    public void A_tempo_that_drifts_is_followed(string style, double change)
+    public void A_drifting_tempo_is_followed(string style, double change)
     {
         var (_, hit, right) = Found(new Band(60).Play(style, 100, drift: at => 1 + change * at));
         Assert.True(hit >= 0.95 && right >= 0.95, $"{hit:0.00} of the beats found, {right:0.00} of those found are beats");
     }
 
     [Fact]
-    public void A_tempo_that_comes_and_goes_is_followed_but_not_trusted()
+    public void A_fluctuating_tempo_is_followed_with_low_confidence()
     {
         var (piece, hit, right) = Found(new Band(60).Play("pads", 90, drift: at => 1 + 0.12 * Math.Sin(25 * at)));
         Assert.True(hit >= 0.9 && right >= 0.9, $"{hit:0.00} of the beats found, {right:0.00} of those found are beats");
@@ -37,7 +37,7 @@ public sealed class BeatTests
     }
 
     [Fact]
-    public void What_has_no_beat_is_told_so()
+    public void Sounds_without_a_beat_have_low_confidence()
     {
         Assert.All(
             new[] { new Band(30).Drift(drops: false), new Band(30).Drift(drops: true), new Band(5), new Band(0.2).Play("click", 100) },
@@ -46,7 +46,7 @@ public sealed class BeatTests
     }
 
     [Fact]
-    public void Bars_begin_where_the_chords_change()
+    public void Downbeats_are_where_the_chords_change()
     {
         var band = new Band(40).Play("drums", 120);
         var piece = Piece.Of(band, null, CancellationToken.None);

@@ -77,7 +77,7 @@ public sealed class BoundsTests
 
     [Theory]
     [MemberData(nameof(Bounds))]
-    public void A_number_is_taken_at_its_bounds_and_refused_beyond_them(string what, Func<double, Edit> edit, double least, double greatest, double step)
+    public void Numbers_are_accepted_at_their_limits_and_rejected_beyond(string what, Func<double, Edit> edit, double least, double greatest, double step)
     {
         foreach (var taken in (double[])[least, greatest]) Show().Apply(edit(taken)).Show.Validated();
         foreach (var refused in (double[])[least - step, greatest + step]) Assert.True(IsRefused(edit(refused)), $"{what} {refused} is taken");
@@ -85,7 +85,7 @@ public sealed class BoundsTests
 
     [Theory]
     [MemberData(nameof(Longest))]
-    public void A_text_or_list_is_taken_at_its_longest_and_refused_beyond(string what, Func<int, Edit> edit, int longest)
+    public void Texts_and_lists_are_accepted_at_their_greatest_length_and_rejected_beyond(string what, Func<int, Edit> edit, int longest)
     {
         Show().Apply(edit(longest)).Show.Validated();
         Assert.True(IsRefused(edit(longest + 1)), what);
@@ -93,7 +93,7 @@ public sealed class BoundsTests
 
     [Theory]
     [InlineData(-1, true), InlineData(2, true), InlineData(3, false), InlineData(-2, false)]
-    public void A_page_goes_to_a_slide_that_is_there_or_to_none(int slide, bool taken)
+    public void A_page_is_matched_to_an_existing_slide_or_none(int slide, bool taken)
     {
         Edit Join() => Matching.PageMatch.ToEdit(Show().Slides, [Shows.Slide("p").Picture, Shows.Slide("q").Picture], [0, slide]);
         if (taken) Show().Apply(Join());

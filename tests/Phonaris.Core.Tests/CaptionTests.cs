@@ -8,7 +8,7 @@ namespace Phonaris.Core.Tests;
 public sealed class CaptionTests
 {
     [Fact]
-    public void Captions_are_two_short_lines_one_after_the_other_and_leave_no_word_out()
+    public void Captions_have_at_most_two_short_lines_and_contain_every_word()
     {
         var word = Gen.String[Gen.Char["aé.!?<&>-"], 1, 60];
         Gen.Select(word.Array[0, 60].Select(w => string.Join(' ', w)).Array[1, 4], Gen.Long[1000, 60_000]).Sample((notes, hold) =>

@@ -32,7 +32,7 @@ public class CarriedMusicTests
     [InlineData(SlideMatching.Numbers, "slides 1–2 | slides 3–7 | slide 4")]
     [InlineData(SlideMatching.Sections, "slides 1–3 | slides 4–7 | slide 6")]
     [InlineData(SlideMatching.Titles, "slides 1–3 | slides 4–7 | slide 6")]
-    public void Cues_find_their_slides_by_numbers_sections_or_titles(SlideMatching by, string becomes)
+    public void Cues_are_copied_by_slide_numbers_sections_or_titles(SlideMatching by, string becomes)
     {
         var proposed = CarriedMusic.Propose(From, To, by);
         Assert.Equal(becomes, string.Join(" | ", proposed.Select(c => c.Becomes)));
@@ -50,14 +50,14 @@ public class CarriedMusicTests
 
     [Theory]
     [InlineData(true, "slides 1–3 | slides 4–7 | slide 6"), InlineData(false, "slides 1–3 | slides 4–7 | slide 5")]
-    public void What_lies_before_the_first_section_goes_where_that_lies_there(bool sections, string becomes)
+    public void Slides_before_the_first_section_are_matched_with_each_other(bool sections, string becomes)
     {
         var (from, to) = sections ? (From with { Sections = From.Sections.RemoveAt(0) }, To with { Sections = To.Sections.RemoveAt(0) }) : (From with { Sections = [] }, To with { Sections = [] });
         Assert.Equal(becomes, string.Join(" | ", CarriedMusic.Propose(from, to, SlideMatching.Sections).Select(c => c.Becomes)));
     }
 
     [Fact]
-    public void What_has_no_slides_there_stays_behind()
+    public void Cues_without_matching_slides_are_not_copied()
     {
         var proposed = CarriedMusic.Propose(From, Titled("Doors", "Bats") with { Sections = [new("x", "Waiting", "s1", true)] }, SlideMatching.Sections);
         Assert.Equal("slides 1–2 | no matching slide, so it is not copied | no matching slide, so it is not copied", string.Join(" | ", proposed.Select(c => c.Becomes)));

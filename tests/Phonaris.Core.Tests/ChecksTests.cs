@@ -92,7 +92,7 @@ public class ChecksTests
     public static TheoryData<string> Names { get; } = [.. Wrong.Keys];
 
     [Fact]
-    public void Nothing_is_found_where_all_is_well_and_every_check_has_its_case()
+    public void A_correct_show_has_no_findings_and_every_check_has_a_case()
     {
         Assert.Empty(Sounds.Findings(Well).Select(f => f.Sentence));
         // These have their own tests below.
@@ -101,7 +101,7 @@ public class ChecksTests
 
     [Theory]
     [MemberData(nameof(Names))]
-    public void A_check_finds_what_is_wrong_and_each_remedy_puts_it_right(string name)
+    public void A_check_finds_its_problem_and_each_fix_resolves_it(string name)
     {
         var show = Wrong[name];
         var found = Sounds.Findings(show).Where(f => f.Check == name).ToList();
@@ -121,7 +121,7 @@ public class ChecksTests
     }
 
     [Fact]
-    public void A_slide_is_held_longer_by_what_is_left_of_a_cue_and_no_more()
+    public void A_hold_is_extended_exactly_to_the_end_of_a_cue()
     {
         var finding = Sounds.Findings(Wrong["cut-by-end"]).Single(f => f.Check == "cut-by-end");
         var longer = Wrong["cut-by-end"].Apply(finding.Fixes[1].Edit).Show;
@@ -131,7 +131,7 @@ public class ChecksTests
     }
 
     [Fact]
-    public void A_cue_that_never_begins_begins_together_with_those_that_wait_for_it()
+    public void A_cue_that_never_starts_is_fixed_with_its_followers()
     {
         var show = Changed("v", c => c with { DelayMs = 6500 });
         show = show with { Cues = [.. show.Cues, show.Cue("v") with { Id = "w", Span = new("s7", "s8"), Start = CueStart.After("v"), DelayMs = 0 }] };
@@ -144,7 +144,7 @@ public class ChecksTests
     }
 
     [Fact]
-    public void Files_that_are_missing_or_heavy_are_told()
+    public void Missing_and_large_files_are_found()
     {
         var files = new SoundFiles(new Dictionary<string, string> { ["bed"] = "The file of Sound bed is missing." }, s => s.Id == "voice" ? 200_000_000 : 1_000);
         var findings = Sounds.Findings(Well, files: files);
@@ -155,7 +155,7 @@ public class ChecksTests
     }
 
     [Fact]
-    public void A_join_that_may_be_heard_is_told()
+    public void An_audible_edit_is_found()
     {
         var show = Changed("b", c => c with { Fit = new(FitMethod.Recut) });
         Fitted Fit(double percentile, long frames) => new(
@@ -206,7 +206,7 @@ public class ChecksTests
     [InlineData("CC-BY-DE", Destination.Room, UsageRight.Ask)]
     [InlineData("CC-BY-4.0 OR MIT", Destination.Room, UsageRight.Ask)]
     [InlineData("CC-NC-1.0", Destination.Room, UsageRight.Ask)]
-    public void Leave_goes_by_the_licence_and_by_where_the_show_goes(string licence, Destination where, UsageRight leave)
+    public void Clearance_depends_on_the_licence_and_the_destination(string licence, Destination where, UsageRight leave)
     {
         var clearance = Clearance.Of(Rights.Unknown with { Licence = licence }, where, isAdapted: false);
         Assert.Equal((leave, leave is not (UsageRight.Yes or UsageRight.Credit)), (clearance.Answer, clearance.IsOpen));
@@ -214,7 +214,7 @@ public class ChecksTests
     }
 
     [Fact]
-    public void What_the_desk_allowed_covers_what_is_nearer_by_and_where_a_piece_was_taken_from_allows_nothing()
+    public void A_clearance_covers_smaller_destinations_and_a_source_clears_nothing()
     {
         var reserved = Rights.Unknown with { Licence = "All rights reserved" };
         foreach (var given in Enum.GetValues<Destination>())
@@ -230,7 +230,7 @@ public class ChecksTests
     }
 
     [Fact]
-    public void What_may_not_be_adapted_may_be_played_as_it_is_before_an_audience()
+    public void A_no_derivatives_licence_allows_unchanged_playback()
     {
         var show = Well with { Sounds = [.. Well.Sounds.Select(s => s with { Rights = s.Rights with { Licence = "CC-BY-ND-4.0" } })] };
         Assert.Equal(UsageRight.Credit, Clearance.Of(show, show.Sound("bed"), Destination.Room).Answer);
@@ -256,7 +256,7 @@ public class ChecksTests
     }
 
     [Fact]
-    public void Of_three_beds_each_clashes_with_the_next_alone()
+    public void Each_of_three_overlapping_beds_clashes_with_the_next_only()
     {
         var show = Well with
         {
@@ -267,7 +267,7 @@ public class ChecksTests
     }
 
     [Fact]
-    public void What_gave_way_begins_again_as_often_as_it_is_asked_for()
+    public void A_replaced_bed_can_be_restarted_repeatedly()
     {
         var show = Shows.Of(6, 6_000) with { Sounds = [Shows.Sound("bed", 60 * Second), Shows.Sound("pad", 60 * Second)] };
         show = show with { Cues = [Shows.Cue("b", "bed", "s1", "s6", 60 * Second, Cue.FillSpan), Shows.Cue("p", "pad", "s2", "s6", 60 * Second, Cue.FillSpan)] };
@@ -277,7 +277,7 @@ public class ChecksTests
     }
 
     [Fact]
-    public void The_limiter_is_told_where_it_has_most_to_do()
+    public void Limiting_is_reported_where_it_is_greatest()
     {
         // Louder within one analysed stretch: the finding is on the slide where the sum is highest, whatever comes before it.
         var show = Shows.Of(6, 1_000) with { Sounds = [Shows.Sound("spot", Second, SoundKind.Spot)] };
@@ -291,7 +291,7 @@ public class ChecksTests
     [InlineData(Destination.Room, Severity.Minor)]
     [InlineData(Destination.Inside, Severity.Minor)]
     [InlineData(Destination.Web, Severity.Blocker)]
-    public void A_licence_that_does_not_say_is_to_be_asked_about_wherever_it_goes(Destination where, Severity severity)
+    public void An_unclear_licence_is_unknown_for_every_destination(Destination where, Severity severity)
     {
         var reserved = Well with { Showing = new(false, where), Sounds = Well.Sounds.SetItem(0, Well.Sounds[0] with { Rights = Well.Sounds[0].Rights with { Licence = "All rights reserved" } }) };
         Assert.Equal(severity, Sounds.Findings(reserved).Single(f => f.Check == "no-leave").Severity);
@@ -308,7 +308,7 @@ public class ChecksTests
     }
 
     [Fact]
-    public void An_accepted_finding_is_kept_by_a_short_name_however_much_it_is_about()
+    public void An_ignored_finding_has_a_short_key()
     {
         var show = Well with
         {
@@ -325,7 +325,7 @@ public class ChecksTests
     }
 
     [Fact]
-    public void A_hidden_hotspot_is_found_by_the_keys_that_live_gives()
+    public void Hidden_hotspots_are_checked_with_the_keys_of_presenting()
     {
         // Nine manual cues over all slides, listed first, and one on slide 2 alone: when presenting, that one gets the first key.
         var show = Well with { Sounds = [Shows.Sound("spot", Second, SoundKind.Spot)], Cues = [.. Enumerable.Range(0, 9).Select(n => Manual($"w{n}", "s1", "s10")), Manual("own", "s2", "s2")] };
@@ -337,7 +337,7 @@ public class ChecksTests
     }
 
     [Fact]
-    public void Silence_is_ended_by_a_bed_and_only_where_that_changes_something()
+    public void Silence_is_fixed_with_a_bed_only_if_that_changes_something()
     {
         var show = Shows.Of(4, 6_000) with { Sounds = [Shows.Sound("bed", 60 * Second), Shows.Sound("spot", Second, SoundKind.Spot)] };
         show = show with { Cues = [Shows.Cue("b", "bed", "s1", "s1", 3 * Second), Shows.Cue("t", "spot", "s2", "s2", Second)] };

@@ -8,7 +8,7 @@ namespace Phonaris.Core.Tests;
 public sealed class CueClipTests
 {
     [Fact]
-    public void Copied_cues_are_laid_anywhere_in_any_show_as_they_were_and_undo_takes_them_back() =>
+    public void Cues_can_be_pasted_anywhere_in_any_show_and_undone() =>
         Gen.Select(Shows.Any, Shows.Any, Gen.Int[0, 100], Gen.Bool).Sample((from, other, n, sameShow) =>
         {
             var placed = from.Cues.Where(c => c.Span is not null).Select(c => c.Id).ToList();
@@ -35,7 +35,7 @@ public sealed class CueClipTests
         });
 
     [Fact]
-    public void What_a_page_makes_up_is_refused_or_put_within_the_show()
+    public void Invalid_pasted_cues_are_rejected_or_adjusted()
     {
         var show = Shows.Of(3) with { Sounds = [Shows.Sound("a", 48_000)] };
         var clipped = new ClippedCue(Shows.Cue("c", "a", "s1", "s1", 48_000) with { Start = CueStart.WithStep("x") }, show.Sounds[0], -9, int.MaxValue, -4);

@@ -13,7 +13,7 @@ public class CueShapesTests
     private const long Second = Frames.PerSecond;
 
     [Fact]
-    public void A_chain_follows_what_it_waits_for_and_a_circle_is_refused()
+    public void A_chain_of_cues_is_followed_and_a_cycle_is_rejected()
     {
         var show = With(Shows.Of(4), ("a", SoundKind.Spot, 2), ("b", SoundKind.Spot, 3));
         show = Place(show, Shows.Cue("one", "a", "s1", "s1", 2 * Second) with { DelayMs = 1000 }, Shows.Cue("two", "b", "s1", "s2", 3 * Second));
@@ -36,7 +36,7 @@ public class CueShapesTests
     }
 
     [Fact]
-    public void What_is_proposed_to_come_before_a_cue_ends_near_it_and_does_not_wait_for_it()
+    public void Proposed_predecessors_end_near_a_cue_and_do_not_follow_it()
     {
         var show = With(Shows.Of(4), ("a", SoundKind.Spot, 2), ("b", SoundKind.Bed, 9));
         show = Place(
@@ -56,7 +56,7 @@ public class CueShapesTests
     }
 
     [Fact]
-    public void A_bed_hands_over_to_the_next_with_even_power_and_does_not_come_back()
+    public void A_bed_crossfades_into_the_next_with_equal_power()
     {
         var show = With(Shows.Of(4), ("a", SoundKind.Bed, 60), ("b", SoundKind.Bed, 60));
         show = Place(
@@ -85,7 +85,7 @@ public class CueShapesTests
     [Theory]
     [InlineData("a")]
     [InlineData("b")]
-    public void A_handover_is_even_whether_its_two_sides_are_alike_or_not(string later)
+    public void A_crossfade_has_constant_power_for_equal_and_different_sounds(string later)
     {
         var show = With(Shows.Of(4), ("a", SoundKind.Bed, 60), ("b", SoundKind.Bed, 60));
         // The second continues where the first stops: with the same music, both play the same from 8 to 10 s.
@@ -109,7 +109,7 @@ public class CueShapesTests
     }
 
     [Fact]
-    public void Of_two_beds_that_begin_together_the_later_sounds_at_the_desk_in_the_plan_and_by_the_check()
+    public void Of_two_beds_that_start_together_the_later_plays_everywhere()
     {
         var show = Shows.Of(4, 5000) with { Sounds = [Shows.Sound("a", 960_000), Shows.Sound("b", 960_000)] };
         show = show with { Cues = [Shows.Cue("one", "a", "s2", "s4", 960_000), Shows.Cue("two", "b", "s2", "s3", 960_000)] };
@@ -152,7 +152,7 @@ public class CueShapesTests
     [InlineData(CueStop.Step, 500, 10.5)]
     [InlineData(CueStop.Finished, 0, 16.0)]
     [InlineData(CueStop.Show, 0, 16.0)]
-    public void A_cue_ends_when_it_is_to(CueStop stop, long offsetMs, double seconds)
+    public void A_cue_ends_as_set(CueStop stop, long offsetMs, double seconds)
     {
         var show = With(Shows.Of(4), ("a", SoundKind.Bed, 60));
         show = show.Apply(new SetSteps("s3", [new("s3-1", "", 0, null), new("wing", "Wing", 2000, null)])).Show;
@@ -196,7 +196,7 @@ public class CueShapesTests
     }
 
     [Fact]
-    public void What_sounds_on_a_slide_and_why_is_said_with_what_would_change_it()
+    public void A_slide_is_explained_with_fixes()
     {
         var show = With(Shows.Of(6), ("a", SoundKind.Bed, 6), ("b", SoundKind.Spot, 1));
         show = Place(show, Shows.Cue("bed", "a", "s1", "s3", 6 * Second), Shows.Cue("owl", "b", "s6", "s6", Second) with { Start = CueStart.ByHand });
@@ -233,7 +233,7 @@ public class CueShapesTests
     }
 
     [Fact]
-    public void Copied_cues_are_laid_elsewhere_as_they_lay_with_their_sounds_and_chains()
+    public void Pasted_cues_keep_their_positions_sounds_and_chains()
     {
         var show = With(Shows.Of(8), ("a", SoundKind.Spot, 1), ("b", SoundKind.Bed, 9));
         show = Place(show, Shows.Cue("one", "a", "s2", "s2", Second), Shows.Cue("two", "b", "s3", "s4", 9 * Second) with { Start = CueStart.After("one"), LevelDb = -9 });

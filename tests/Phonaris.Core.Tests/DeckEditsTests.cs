@@ -13,7 +13,7 @@ public class DeckEditsTests
     [InlineData("s6", 2, "s2", "s4")] // moved in between: covered
     [InlineData("s2", 3, "s3", "s4")] // its first slide moved past the next: that is now first, and the moved one between
     [InlineData("s2 s3 s4", 6, "s2", "s4")] // moved as a whole: it goes along
-    public void A_span_follows_slides_that_are_moved(string moved, int index, string first, string last)
+    public void A_span_follows_moved_slides(string moved, int index, string first, string last)
     {
         var show = With(Shows.Of(6), "s2", "s4");
         var (after, inverse) = show.Apply(new MoveSlides([.. moved.Split(' ')], index));
@@ -36,7 +36,7 @@ public class DeckEditsTests
     }
 
     [Fact]
-    public void A_cue_starts_with_its_slide_a_step_or_a_hand_and_can_sound_on_every_slide()
+    public void A_cue_starts_with_its_slide_at_a_step_or_manually_and_can_restart_on_every_slide()
     {
         var show = With(Shows.Of(4, 4000), "s2", "s3");
         show = show.Apply(new SetSteps("s2", [new("p1", "", 0, null), new("p2", "Wings", 1500, null), new("p3", "Legs", null, null)])).Show;
@@ -57,7 +57,7 @@ public class DeckEditsTests
     }
 
     [Fact]
-    public void A_removed_sound_parks_its_cues_and_comes_back_with_them()
+    public void Removing_a_sound_parks_its_cues_and_restoring_returns_them()
     {
         var show = With(Shows.Of(3), "s1", "s2");
         var (removed, inverse) = show.Apply(new RemoveSound("a"));
@@ -68,7 +68,7 @@ public class DeckEditsTests
     }
 
     [Fact]
-    public void Another_file_in_a_sounds_place_keeps_the_cues_within_it()
+    public void Replacing_a_sound_keeps_its_cues_within_the_new_file()
     {
         var show = With(Shows.Of(3), "s1", "s2");
         show = show.Apply(new PlaceCue(Shows.Cue("d", "a", "s3", "s3", 40_000) with { InFrame = 30_000 }, 9)).Show;
@@ -95,7 +95,7 @@ public class DeckEditsTests
     }
 
     [Fact]
-    public void A_film_shows_what_each_step_makes_of_a_slide()
+    public void A_film_shows_each_step_of_a_slide()
     {
         var show = Shows.Of(2, 2000);
         PictureSource Picture(int page) => new("deck", MediaTypes.Pdf, page, 16, 9);

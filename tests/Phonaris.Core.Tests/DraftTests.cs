@@ -26,7 +26,7 @@ public class DraftTests
     [InlineData("honeysuckle.wav", 7)]
     [InlineData("moth.wav", 0)]
     [InlineData("02 whatever.wav", 0)]
-    public void A_sound_is_laid_on_the_slide_it_is_named_for_and_on_none_that_is_hidden(string file, int number)
+    public void A_sound_is_placed_on_the_visible_slide_in_its_name(string file, int number)
     {
         string[] titles = ["Welcome", "Hidden", "Who flies tonight", "Moth and lamp", "Scales of a moth", "A year", "The hawk at the honeysuckle", "Ears against bats", "Made by"];
         var show = Shows.Of(titles.Length);
@@ -37,7 +37,7 @@ public class DraftTests
     }
 
     [Fact]
-    public void Numbers_that_are_no_slides_are_an_order_where_there_is_one_for_each_slide()
+    public void Numbers_that_are_not_slides_are_an_order_if_there_is_one_for_each_slide()
     {
         var show = Shows.Of(4) with { Sounds = [Named("rec 113.wav", 3), Named("rec 112.wav", 3), Named("rec 120.wav", 3), Named("rec 119.wav", 3)] };
         var draft = Draft.Of(show, new HashSet<string>(), Nothing, Ids());
@@ -49,7 +49,7 @@ public class DraftTests
     }
 
     [Fact]
-    public void Two_voices_of_a_slide_follow_each_other_and_the_slide_stays_for_both()
+    public void Two_voices_on_a_slide_follow_each_other_and_extend_its_hold()
     {
         var show = Shows.Of(3) with { Sounds = [Named("2b.wav", 9), Named("2a.wav", 10), Named("3 step 2.wav", 8)] };
         show = show.Apply(new SetSteps("s3", [new("s3-1", "", 0, null), new("s3-2", "", null, null)])).Show;
@@ -69,7 +69,7 @@ public class DraftTests
     }
 
     [Fact]
-    public void Forty_recordings_go_to_their_slides_and_three_beds_lie_from_the_first_to_the_last()
+    public void Forty_recordings_and_three_beds_are_placed()
     {
         var sounds = Enumerable.Range(1, 40).Select(n => Named($"{n:00} said.wav", 2 + n % 3)).ToList();
         // A short sound was taken for a spot.
@@ -99,7 +99,7 @@ public class DraftTests
     }
 
     [Fact]
-    public void The_calmer_bed_lies_under_the_slides_that_are_spoken_on()
+    public void The_calmer_bed_is_placed_under_speech()
     {
         var (calm, lively, ending) = (new Band(60).Drift(false), new Band(60).Play("drums", 150), new Dying(new Band(60).Play("click", 100)));
         var music = new Music(m => m == Shows.Media("calm") ? calm : m == Shows.Media("lively") ? lively : m == Shows.Media("ending") ? ending : Signal.Sine(9 * Second, 300));
@@ -116,7 +116,7 @@ public class DraftTests
     }
 
     [Fact]
-    public void A_closing_bed_that_is_shortened_is_not_praised_for_an_ending_nobody_hears()
+    public void A_shortened_bed_is_not_chosen_for_its_ending()
     {
         var (hum, dying) = (Signal.Sine(90 * Second, 220, 0.3), new Dying(Signal.Sine(90 * Second, 330, 0.3)));
         var music = new Music(m => m == Shows.Media("dying") ? dying : hum);
@@ -128,7 +128,7 @@ public class DraftTests
     }
 
     [Fact]
-    public void Whatever_the_show_is_a_draft_breaks_no_rule_loses_no_cue_and_is_taken_back() =>
+    public void A_draft_of_any_show_is_valid_and_can_be_undone() =>
         Gen.Select(Shows.Any, Gen.Int[0, 15], Gen.Int[0, 3].Array[4]).Sample(
             (show, without, names) =>
             {

@@ -35,7 +35,7 @@ public class DuckingTests
         Gain.ToDecibels(Schedule.Of(show, Sounds.Listened()).Cues.Single(c => c.CueId == "b").GainAt((long)(seconds * Second))) - show.Cue("b").LevelDb;
 
     [Fact]
-    public void A_voice_speaks_where_it_is_loud_and_a_breath_is_no_pause()
+    public void Speech_is_detected_by_level_and_short_pauses_are_bridged()
     {
         var spoken = LoudnessTrack.Of(Voice, CancellationToken.None).Spoken;
         Assert.Equal(2, spoken.Count);
@@ -50,7 +50,7 @@ public class DuckingTests
     }
 
     [Fact]
-    public void A_video_without_sound_ducks_nothing_speaks_with_nobody_and_is_no_music()
+    public void A_video_without_sound_neither_ducks_nor_counts_as_voice_or_music()
     {
         var show = Made() with { Sounds = [.. Made().Sounds, Shows.Sound("screen", 10 * Second, SoundKind.Video) with { Video = Shows.Video with { HasSound = false } }] };
         show = show with { Cues = [.. show.Cues, Shows.Cue("m", "screen", "s2", "s2", 10 * Second) with { Video = new(0, 0, 1, 1) }, Shows.Cue("n", "screen", "s1", "s1", 10 * Second) with { Video = new(0, 0, 1, 1) }] };
@@ -70,7 +70,7 @@ public class DuckingTests
     }
 
     [Fact]
-    public void A_bed_goes_down_before_the_voice_speaks_to_what_the_targets_ask_of_it_there()
+    public void A_bed_ducks_before_speech_to_its_target()
     {
         var show = Made();
         // Not at the first frame of the voice, which is silent, but just before it speaks; up again between its sentences.
@@ -107,7 +107,7 @@ public class DuckingTests
     }
 
     [Fact]
-    public void However_they_lie_a_bed_is_as_low_as_the_lowest_asks_and_never_jumps()
+    public void With_any_ducking_the_lowest_wins_and_the_gain_never_jumps()
     {
         Gen.Select(Gen.Long[0, 8000], Gen.Long[0, 8000], Gen.Int[5, 3000], Gen.Int[0, 2000], Gen.Double[0, 30]).Sample(
             (one, two, ms, hold, depth) =>
@@ -126,7 +126,7 @@ public class DuckingTests
     }
 
     [Fact]
-    public void Live_it_is_told_where_a_voice_speaks_and_how_far_a_bed_is_too_loud()
+    public void The_live_plan_has_speech_ranges_and_excess_levels()
     {
         var show = Made();
         var plan = LivePlan.Of(TimedShow.Of(show, Sounds.Listened()));
@@ -140,7 +140,7 @@ public class DuckingTests
     }
 
     [Fact]
-    public void The_whole_is_brought_to_its_target_with_its_levels_as_they_are_among_each_other()
+    public void The_overall_gain_meets_the_target_and_keeps_relative_levels()
     {
         var show = Made(-10);
         var levels = ShowLevels.Of(TimedShow.Of(show, Sounds.Listened()), Sounds);

@@ -24,7 +24,7 @@ public class EbuSignalsTests
     }
 
     [Fact]
-    public void Case_6_weighs_the_channels_behind_more()
+    public void Case_6_weights_surround_channels()
     {
         double[] levels = [-28, -28, -24, -30, -30];
         var samples = new float[20 * Rate * 5];
@@ -39,7 +39,7 @@ public class EbuSignalsTests
     [InlineData(6, 3, 2)]
     [InlineData(7, 4, 2)]
     [InlineData(8, 5, 2)]
-    public void Low_frequency_effects_do_not_count_and_those_at_the_sides_count_more(int channels, int plain, int sides)
+    public void LFE_is_excluded_and_side_channels_are_weighted(int channels, int plain, int sides)
     {
         // The same tone on all channels: as many as have weight 1, and 1.41 for each surround channel.
         var samples = new float[5 * Rate * channels];
@@ -50,7 +50,7 @@ public class EbuSignalsTests
     }
 
     [Fact]
-    public void Cases_9_and_12_hold_still_whatever_the_window_cuts()
+    public void Cases_9_and_12_are_constant_in_every_window()
     {
         var shortTerm = Meter(Tones(string.Join(' ', Enumerable.Repeat("1.34:-20 1.66:-30", 5)))).ShortTermLufs();
         Assert.All(shortTerm, l => Assert.Equal(-23.0, l, 0.1));
@@ -59,7 +59,7 @@ public class EbuSignalsTests
     }
 
     [Fact]
-    public void Cases_10_11_13_and_14_find_the_loudest_wherever_it_begins()
+    public void Cases_10_11_13_and_14_find_the_maximum_at_any_offset()
     {
         for (var i = 0; i < 20; i++)
         {
@@ -76,7 +76,7 @@ public class EbuSignalsTests
     [InlineData(17, 6, 60.0, 0.50, -6.0)]
     [InlineData(18, 8, 67.5, 0.50, -6.0)]
     [InlineData(19, 4, 45.0, 1.41, 3.0)]
-    public void True_peak_of_tones_whose_samples_miss_it(int number, int division, double phase, double amplitude, double dbtp)
+    public void True_peak_between_samples_of_tones(int number, int division, double phase, double amplitude, double dbtp)
     {
         Assert.InRange(number, 15, 19);
         var samples = new float[Rate];
@@ -90,7 +90,7 @@ public class EbuSignalsTests
     [InlineData(21, 1)]
     [InlineData(22, 2)]
     [InlineData(23, 3)]
-    public void True_peak_of_a_wave_that_was_sampled_anywhere(int number, int offset)
+    public void True_peak_at_any_sampling_phase(int number, int offset)
     {
         Assert.InRange(number, 20, 23);
         // Four times the rate: a tone at a quarter of the rate, one period of it replaced by one at a sixth and twice as high; then band-limited
@@ -118,7 +118,7 @@ public class EbuSignalsTests
     }
 
     [Fact]
-    public void Silence_and_the_very_short_have_no_loudness_and_no_range()
+    public void Silence_and_very_short_sounds_have_no_loudness_or_range()
     {
         var meter = Meter(new float[2 * Rate]);
         Assert.Equal((null, null, null), (meter.IntegratedLufs(), meter.LoudestLufs(), meter.RangeLu()));

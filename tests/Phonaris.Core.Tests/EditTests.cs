@@ -10,7 +10,7 @@ namespace Phonaris.Core.Tests;
 public class EditTests
 {
     [Fact]
-    public void Any_sequence_of_edits_can_be_taken_back_exactly_and_leaves_spans_sound() =>
+    public void Any_sequence_of_edits_can_be_undone_exactly_and_keeps_the_show_valid() =>
         Gen.Select(Shows.Any, Gen.Int.Array[1, 20]).Sample((show, seeds) =>
         {
             var undo = new Stack<(Show Before, Edit Inverse)>();
@@ -39,7 +39,7 @@ public class EditTests
         }, iter: 1500);
 
     [Fact]
-    public void A_sound_replaced_by_a_shorter_one_and_put_back_leaves_every_cue_as_it_was()
+    public void Replacing_a_sound_with_a_shorter_one_can_be_undone()
     {
         var show = Shows.Of(3) with { Sounds = [Shows.Sound("a", 480_000) with { Markers = [new("m", "Turn", 400_000)] }] };
         var recipe = new FitRecipe(FitMethod.Shorten) { EndFrame = 470_000, Kept = [new(1000, 450_000)], Wanted = [new(10, 440_000)], Forbidden = [new(430_000, 20)] };
@@ -58,7 +58,7 @@ public class EditTests
     }
 
     [Fact]
-    public void Edits_that_touch_different_things_come_to_the_same_in_either_order() =>
+    public void Independent_edits_commute() =>
         Gen.Select(Shows.Any, Gen.Int, Gen.Int).Sample((show, one, other) =>
         {
             var (a, b) = (RandomEdits.Any(show, new Random(one)), RandomEdits.Any(show, new Random(other)));
@@ -86,7 +86,7 @@ public class EditTests
     }
 
     [Fact]
-    public void Every_kind_of_edit_is_tried_by_the_random_ones()
+    public void Random_edits_include_every_kind()
     {
         Type[] onlyInverses = [typeof(RestoreSlides), typeof(ArrangeSlides), typeof(RestoreSound)];
         var tried = Enumerable.Range(0, 3000).Select(seed => RandomEdits.Any(Shows.Of(3), new Random(seed)).GetType()).ToHashSet();
@@ -113,7 +113,7 @@ public class EditTests
     [InlineData("level", double.NaN)]
     [InlineData("level", 24.1)]
     [InlineData("level", -61.0)]
-    public void A_level_out_of_bounds_is_refused_by_its_field(string field, double db)
+    public void A_level_out_of_range_is_rejected_with_its_field(string field, double db)
     {
         var show = Shows.Of(1).Apply(new AddSound(Shows.Sound("a", 48_000), 0)).Show.Apply(new PlaceCue(Shows.Cue("c", "a", "s1", "s1", 48_000), 0)).Show;
         Assert.Equal(field, Assert.Throws<RuleException>(() => show.Apply(new SetLevel("c", db))).Field);
@@ -123,7 +123,7 @@ public class EditTests
     }
 
     [Fact]
-    public void Edits_collide_only_when_they_touch_the_same_thing()
+    public void Edits_conflict_only_if_they_touch_the_same()
     {
         Edit level = new SetLevel("c", -3), fade = new SetFade("c", FadeEnd.In, Fade.Of(10)), gone = new RemoveCue("c"), other = new RemoveCue("cc");
         var show = Shows.Of(1);

@@ -30,7 +30,7 @@ public sealed class FitRecordTests
     };
 
     [Fact]
-    public void Known_pieces_are_heard_and_fitted_as_recorded()
+    public void Known_pieces_are_analysed_and_fitted_as_recorded()
     {
         var text = string.Concat(Pieces.AsParallel().AsOrdered().Select(p => RecordOf(p.Key, p.Value)));
         if (Environment.GetEnvironmentVariable("PHONARIS_WRITE_FITS") is { } write) File.WriteAllText(write, text);

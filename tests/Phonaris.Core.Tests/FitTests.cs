@@ -61,7 +61,7 @@ public sealed class FitTests
     }
 
     [Fact]
-    public void A_piece_of_a_known_form_is_re_cut_where_it_repeats()
+    public void A_piece_with_a_known_form_is_edited_where_it_repeats()
     {
         // A B A C, four bars each, at 120: a part lasts 8 s.
         var sound = new Band(64.4).Play("drums", 120, form: "ABAC");
@@ -89,7 +89,7 @@ public sealed class FitTests
     /// <summary>Music without a beat in which a passage is repeated, at positions off any grid.</summary>
     [Theory]
     [InlineData(21.137, 48.514), InlineData(24.861, 61.093), InlineData(26.4, 35.718)]
-    public void A_passage_that_comes_again_off_every_grid_is_found_and_joined_to_the_sample(double first, double second)
+    public void A_repeated_passage_off_the_beat_is_found_to_the_sample(double first, double second)
     {
         var (from, to, length) = ((long)(first * Second), (long)(second * Second), 8 * Second);
         var sound = new Clouds(90, from, to, length);
@@ -108,7 +108,7 @@ public sealed class FitTests
     }
 
     [Fact]
-    public void A_length_that_would_be_heard_is_refused_and_those_near_it_that_would_not_are_told()
+    public void A_length_with_an_audible_edit_is_rejected_and_near_lengths_are_offered()
     {
         // The same four bars repeated: only by multiples of eight seconds.
         var sound = new Band(60).Play("drums", 120);
@@ -122,7 +122,7 @@ public sealed class FitTests
     }
 
     [Fact]
-    public void Joins_can_be_forbidden_passages_kept_and_more_or_fewer_asked_for()
+    public void Edits_can_be_excluded_passages_kept_and_more_or_fewer_requested()
     {
         var sound = new Band(90).Play("drums", 112, form: "AABA");
         var fitter = FitterOf(sound);
@@ -138,7 +138,7 @@ public sealed class FitTests
     }
 
     [Fact]
-    public void A_join_is_moved_along_the_piece_and_the_length_stays()
+    public void An_edit_is_moved_and_the_length_stays()
     {
         var sound = new Band(90).Play("drums", 112, form: "AABA");
         var fitter = FitterOf(sound);
@@ -157,7 +157,7 @@ public sealed class FitTests
     }
 
     [Fact]
-    public void It_ends_early_at_the_place_that_was_chosen()
+    public void Shorten_ends_at_the_chosen_point()
     {
         var sound = new Band(60).Play("drums", 112, form: "AB");
         var fitter = FitterOf(sound);
@@ -170,7 +170,7 @@ public sealed class FitTests
     }
 
     [Fact]
-    public void Other_methods_end_when_they_say()
+    public void Other_methods_have_the_requested_length()
     {
         var sound = new Band(60).Play("drums", 112, form: "AB");
         var fitter = FitterOf(sound);
@@ -192,7 +192,7 @@ public sealed class FitTests
     [Theory]
     [InlineData(FitMethod.Recut, 40, 2000, false), InlineData(FitMethod.Recut, 40, 2000, true), InlineData(FitMethod.Loop, 101, 0, false)]
     [InlineData(FitMethod.Shorten, 40, 0, false), InlineData(FitMethod.Shorten, 40, 3000, true), InlineData(FitMethod.Silence, 70, 2000, false)]
-    public void What_is_heard_before_choosing_is_what_plays_in_the_mix_and_live(FitMethod method, int seconds, long fadeMs, bool part)
+    public void The_preview_of_a_fit_equals_the_mix_and_live_sound(FitMethod method, int seconds, long fadeMs, bool part)
     {
         var sound = new Band(60).Play("drums", 112, form: "AB");
         var to = part ? sound.Frames - 7 * Second : sound.Frames;
@@ -228,7 +228,7 @@ public sealed class FitTests
     }
 
     [Fact]
-    public void Methods_that_suit_come_first_and_the_others_say_why_not()
+    public void Suitable_methods_are_first_and_others_have_a_reason()
     {
         var sound = new Band(60).Play("drums", 112, form: "AB");
         var own = new FitRecipe(FitMethod.Recut) { Joins = 1 };
@@ -244,7 +244,7 @@ public sealed class FitTests
     }
 
     [Fact]
-    public void Where_the_show_ends_with_it_music_ends_by_itself_rather_than_with_a_fade()
+    public void At_the_end_of_the_show_a_natural_ending_is_preferred()
     {
         var sound = new Band(126).Play("waltz", 96, 3, form: "AABA");
         var show = Shows.Of(0) with { Slides = [Shows.Slide("s1"), Shows.Slide("s2"), Shows.Slide("s3", hidden: true)] };
@@ -259,11 +259,11 @@ public sealed class FitTests
     [Theory]
     [InlineData(FitMethod.Recut, 0), InlineData(FitMethod.Recut, 3), InlineData(FitMethod.Recut, 36_000), InlineData(FitMethod.Loop, 20)]
     [InlineData(FitMethod.Shorten, 50), InlineData(FitMethod.Stretch, 60), InlineData(FitMethod.Silence, 20)]
-    public void What_cannot_be_done_is_told_in_a_sentence(FitMethod method, long seconds) =>
+    public void Impossible_fits_are_rejected_with_a_sentence(FitMethod method, long seconds) =>
         Assert.EndsWith(".", Assert.Throws<RuleException>(() => FitterOf(new Band(30).Play("drums", 120)).Fit(new(method), seconds * Second)).Message);
 
     [Fact]
-    public void What_is_fitted_can_be_as_long_as_a_slide_stays_and_no_longer()
+    public void The_longest_fit_is_the_longest_hold()
     {
         var fitter = FitterOf(new Band(30).Play("drums", 120));
         Assert.Equal(4 * 3600 * Second, fitter.Fit(new(FitMethod.Silence), 4 * 3600 * Second).LengthFrames);
@@ -272,7 +272,7 @@ public sealed class FitTests
 
     [Theory]
     [InlineData(2.2, 180), InlineData(3.7, 120), InlineData(5.3, 100), InlineData(9, 160), InlineData(21, 130)]
-    public void However_short_the_piece_it_is_exact_or_refused_in_a_sentence(double seconds, double bpm)
+    public void Short_pieces_are_fitted_exactly_or_rejected_with_a_sentence(double seconds, double bpm)
     {
         var sound = new Band(seconds).Play("drums", bpm);
         var fitter = FitterOf(sound);
@@ -298,14 +298,14 @@ public sealed class FitTests
     }
 
     [Fact]
-    public void Silent_and_tiny_sounds_are_not_taken_apart()
+    public void Silent_and_very_short_sounds_are_not_edited()
     {
         foreach (var sound in new[] { new Band(20), new Band(1).Play("click", 120), new Band(0.01) })
             Assert.Throws<RuleException>(() => FitterOf(sound).Fit(new(FitMethod.Recut), 9 * Second));
     }
 
     [Fact]
-    public void A_cue_follows_its_span_and_undo_takes_the_recipe_back()
+    public void A_fit_follows_its_span_and_can_be_undone()
     {
         var sound = new Band(90).Play("drums", 112, form: "AABA");
         var fitter = FitterOf(sound);
@@ -333,7 +333,7 @@ public sealed class FitTests
     }
 
     [Fact]
-    public void A_recipe_that_no_longer_does_is_told_and_can_be_left()
+    public void A_failed_fit_is_found_and_can_be_removed()
     {
         var sound = new Band(60).Play("drums", 120);
         var fitter = FitterOf(sound);

@@ -11,7 +11,7 @@ namespace Phonaris.Core.Tests;
 public sealed class FixTests
 {
     [Fact]
-    public void Whatever_the_show_no_check_throws_and_every_remedy_puts_its_finding_right_and_brings_none_as_grave()
+    public void In_any_show_every_fix_resolves_its_finding_and_adds_none_as_severe()
     {
         var (found, fixes) = (new HashSet<string>(), 0);
         for (var n = 0; n < 40; n++)

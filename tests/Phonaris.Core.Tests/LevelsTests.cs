@@ -12,7 +12,7 @@ namespace Phonaris.Core.Tests;
 public class LevelsTests
 {
     [Fact]
-    public void Levels_are_those_that_the_mix_measures()
+    public void Computed_levels_equal_those_of_the_mix()
     {
         var measured = 0;
         // The same shows each time: a block exactly at the gate may count for one measurement and not for the other.
@@ -35,7 +35,7 @@ public class LevelsTests
     }
 
     [Fact]
-    public void Cues_and_slides_are_measured_by_themselves()
+    public void Cues_and_slides_are_measured_separately()
     {
         var show = Shows.Of(3, 5000) with { Sounds = [Shows.Sound("bed", 20 * 48_000), Shows.Sound("voice", 4 * 48_000, SoundKind.Voice), Shows.Sound("tick", 4800, SoundKind.Spot)] };
         show = show with
@@ -63,7 +63,7 @@ public class LevelsTests
     }
 
     [Fact]
-    public void A_chime_on_each_slide_is_as_loud_as_on_one()
+    public void A_spot_on_each_slide_is_as_loud_as_on_one()
     {
         var show = Shows.Of(6, 5000) with { Sounds = [Shows.Sound("tick", 7200, SoundKind.Spot)] };
         double? Loudest(string last) => Measure(
@@ -73,7 +73,7 @@ public class LevelsTests
     }
 
     [Fact]
-    public void An_edit_measures_again_only_what_it_touches()
+    public void An_edit_measures_only_what_it_touches()
     {
         var show = Shows.Of(10, 20_000) with { Sounds = [Shows.Sound("bed", 60 * 48_000), Shows.Sound("voice", 10 * 48_000, SoundKind.Voice)] };
         show = show with
@@ -98,7 +98,7 @@ public class LevelsTests
     }
 
     [Fact]
-    public void Matched_every_cue_meets_its_target_and_the_limiter_has_nothing_to_do()
+    public void Matched_cues_meet_their_targets_without_limiting()
     {
         // Voices, beds and spots that differ by 25 LU; two of the beds are under voices only.
         var show = Shows.Of(6, 12_000) with
@@ -140,7 +140,7 @@ public class LevelsTests
     }
 
     [Fact]
-    public void What_follows_stays_at_its_target_under_what_is_too_loud_by_itself()
+    public void A_level_that_follows_stays_at_its_target_beside_a_sound_that_is_too_loud()
     {
         var show = Shows.Of(2, 6_000) with { Sounds = [Shows.Sound("bed", 20 * 48_000), Shows.Sound("voice", 4 * 48_000, SoundKind.Voice)] };
         show = show with { Cues = [Shows.Cue("b", "bed", "s1", "s2", 12 * 48_000) with { Follows = true }, Shows.Cue("v", "voice", "s1", "s1", 4 * 48_000) with { LevelDb = 6 }] };
@@ -153,7 +153,7 @@ public class LevelsTests
     }
 
     [Fact]
-    public void Whatever_is_matched_the_limiter_has_nothing_to_do_and_what_follows_stays()
+    public void Matching_any_cues_avoids_limiting_and_keeps_following_levels()
     {
         for (var n = 0; n < 40; n++)
         {
@@ -169,7 +169,7 @@ public class LevelsTests
     }
 
     [Fact]
-    public void What_rises_together_is_lowered_for_its_highest_place_at_once()
+    public void Cues_raised_together_are_lowered_for_their_highest_peak()
     {
         // Two sounds that click together, ever louder, over a base that sets their level: their sum gradually exceeds the peak limit.
         var show = Shows.Of(1, 20_000) with { Sounds = [Shows.Sound("a", 20 * 48_000, SoundKind.Voice), Shows.Sound("b", 20 * 48_000, SoundKind.Voice)] };
@@ -183,7 +183,7 @@ public class LevelsTests
     }
 
     [Fact]
-    public void A_bed_that_is_silent_wherever_no_voice_is_heard_is_matched_by_all_of_it()
+    public void A_bed_heard_only_under_voices_is_matched_by_all_of_it()
     {
         var show = Shows.Of(2, 6_000) with { Sounds = [Shows.Sound("bed", 12 * 48_000), Shows.Sound("voice", 4 * 48_000, SoundKind.Voice)] };
         show = show with { Cues = [Shows.Cue("b", "bed", "s1", "s2", 12 * 48_000), Shows.Cue("v", "voice", "s1", "s1", 4 * 48_000)] };
@@ -194,7 +194,7 @@ public class LevelsTests
     /// <summary>A voice speaks from 2 to 4 s. A click of the bed and a click of another sound coincide, under the voice or far from it.</summary>
     [Theory]
     [InlineData(3, "v"), InlineData(10, "b")]
-    public void What_adds_most_to_a_peak_is_lowered_but_no_bed_that_ducks_there(int second, string lowered)
+    public void The_largest_part_of_a_peak_is_lowered_but_not_a_ducked_bed(int second, string lowered)
     {
         var show = Shows.Of(1, 15_000) with { Sounds = [Shows.Sound("bed", 15 * 48_000), Shows.Sound("voice", 5 * 48_000, SoundKind.Voice), Shows.Sound("spot", 48_000, SoundKind.Spot)] };
         show = show with
@@ -216,7 +216,7 @@ public class LevelsTests
     }
 
     [Fact]
-    public void The_limiter_is_told_from_where_it_begins_to_work()
+    public void Limiting_is_reported_from_where_it_starts()
     {
         // It looks ahead: before a burst at 12 s it already lowers the sound.
         var show = Shows.Of(1, 20_000) with { Sounds = [Shows.Sound("a", 20 * 48_000, SoundKind.Spot)] };

@@ -8,7 +8,7 @@ public class LimiterTests
 {
     /// <summary>The page limits live sound by the same rule, block by block: its tests use this case.</summary>
     [Fact]
-    public void The_case_the_page_is_held_to_is_what_the_limiter_does()
+    public void The_test_case_of_the_page_equals_the_limiter()
     {
         const int frames = 7_200;
         // Made of integers, so that it is the same on every machine: two triangles, a burst far too high, and steep steps.
@@ -31,7 +31,7 @@ public class LimiterTests
     }
 
     [Fact]
-    public void Below_minus_one_dBTP_nothing_is_touched()
+    public void Below_minus_one_dBTP_nothing_changes()
     {
         // A quarter of the sampling rate at 45°: sampled peaks 3 dB below the true peak, the hardest case to detect.
         var samples = Through(Signal.Sine(96_000, 12_000, 0.88, Math.PI / 4), out var original);
@@ -61,7 +61,7 @@ public class LimiterTests
     }
 
     [Fact]
-    public void True_peak_finds_what_lies_between_samples()
+    public void True_peak_finds_peaks_between_samples()
     {
         // The same signal as in EBU Tech 3341, case 16: a quarter of the rate, 45°: true peak −6 dBTP, sampled 3 dB less.
         var samples = new float[9_600];

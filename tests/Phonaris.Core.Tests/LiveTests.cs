@@ -17,7 +17,7 @@ public sealed class LiveTests
     private const int Walks = 500, Strokes = 60;
 
     [Fact]
-    public void However_a_presenter_walks_what_sounds_is_what_the_plan_says() =>
+    public void In_any_walk_the_sound_follows_the_plan() =>
         Gen.Select(Shows.Any, Gen.Int).Sample((show, seed) =>
         {
             var plan = LivePlan.Of(TimedShow.Of(show, new(OnTheClock.Fit)));
@@ -28,7 +28,7 @@ public sealed class LiveTests
 
     /// <summary>The two rules are implemented separately: by the clock, and by the presenter's actions. If the presenter follows the clock, they agree.</summary>
     [Fact]
-    public void Advanced_on_the_clock_a_show_sounds_live_what_its_schedule_sounds()
+    public void Advanced_by_the_clock_live_sound_equals_the_schedule()
     {
         for (var n = 0; n < OnTheClock.Shows; n++)
         {
@@ -46,7 +46,7 @@ public sealed class LiveTests
     }
 
     [Fact]
-    public void A_bed_runs_on_over_its_slides_and_hands_over_to_the_next()
+    public void A_bed_continues_over_its_slides_and_crossfades_into_the_next()
     {
         var show = Shows.Of(6, 5000) with { Sounds = [Shows.Sound("a", 960_000), Shows.Sound("b", 960_000), Shows.Sound("v", 96_000, SoundKind.Voice)] };
         show = show with
@@ -95,7 +95,7 @@ public sealed class LiveTests
     }
 
     [Fact]
-    public void What_comes_after_another_begins_when_that_ends_however_early_the_presenter_goes_on()
+    public void A_following_cue_starts_at_the_end_of_the_other_whenever_the_presenter_advances()
     {
         var show = Shows.Of(6, 5000) with { Sounds = [Shows.Sound("a", 12 * 48_000, SoundKind.Voice), Shows.Sound("b", 48_000, SoundKind.Spot)] };
         show = show with
@@ -132,7 +132,7 @@ public sealed class LiveTests
 
     [Theory]
     [InlineData(1, 0), InlineData(3, 0), InlineData(0, 0), InlineData(0, 5_000)]
-    public void A_stem_is_the_cue_itself_and_its_repeated_part_is_like_all_rounds_to_come(int rounds, long pointMs)
+    public void A_stem_is_the_cue_and_its_loop_equals_all_later_repeats(int rounds, long pointMs)
     {
         var sound = new Band(2.5).Play("drums", 132);
         var show = Shows.Of(3, 8000) with { Sounds = [Shows.Sound("a", sound.Frames)] };
@@ -168,7 +168,7 @@ public sealed class LiveTests
 
     /// <summary>The page does exactly the same: its tests use these walks.</summary>
     [Fact]
-    public void The_walks_the_page_is_held_to_are_those_of_the_rule()
+    public void The_test_walks_of_the_page_follow_the_rule()
     {
         var walks = new List<object>();
         var random = new Random(20_261_126);

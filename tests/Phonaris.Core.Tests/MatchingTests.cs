@@ -36,7 +36,7 @@ public class MatchingTests
     }
 
     [Fact]
-    public void Of_two_slides_that_are_as_much_like_it_the_nearer_one_is_taken()
+    public void Of_two_equally_similar_slides_the_closer_is_matched()
     {
         var show = Deck("old", Texts);
         var coming = Slides("new", [Texts[0], Texts[4] + ", says the owl", Texts[1], Texts[2], Texts[4] + ", says the owl"]);
@@ -45,7 +45,7 @@ public class MatchingTests
     }
 
     [Fact]
-    public void A_deck_that_was_turned_round_is_put_back_by_one_arrangement()
+    public void A_reversed_deck_is_reordered_in_one_edit()
     {
         var show = Deck("old", Texts).Apply(new AddSound(Shows.Sound("a", 48_000), 0)).Show.Apply(new PlaceCue(Shows.Cue("c", "a", "old1", "old3", 48_000), 0)).Show;
         var coming = Slides("new", [.. Texts.Reverse()]);
@@ -59,7 +59,7 @@ public class MatchingTests
     }
 
     [Fact]
-    public void Titles_and_notes_written_here_survive_a_refresh_and_where_both_changed_them_a_person_chooses()
+    public void Titles_and_notes_edited_here_survive_a_refresh_and_conflicts_are_offered()
     {
         var show = Deck("old", Texts);
         var old = show;
@@ -83,7 +83,7 @@ public class MatchingTests
     }
 
     [Fact]
-    public void A_reveal_that_the_new_deck_adds_has_an_id_of_its_own()
+    public void A_step_added_by_the_new_deck_has_a_new_id()
     {
         var show = Deck("old", Texts).Apply(new SetSteps("old0", [new("old0-1", "", 0, null), new("old0-3", "Wings", null, null)])).Show;
         var coming = Slides("new", Texts);
@@ -93,7 +93,7 @@ public class MatchingTests
     }
 
     [Fact]
-    public void Texts_that_were_prepared_are_as_alike_as_those_that_are_compared_one_by_one()
+    public void Indexed_and_direct_text_similarity_agree()
     {
         var random = new Random(7);
         string Any() => string.Join(' ', Enumerable.Range(0, random.Next(0, 12)).Select(_ => Texts[random.Next(Texts.Length)].Split(' ')[random.Next(4)]));
@@ -108,7 +108,7 @@ public class MatchingTests
     }
 
     [Fact]
-    public void A_thousand_pages_find_their_thousand_slides()
+    public void A_thousand_pages_are_matched_with_their_slides()
     {
         var random = new Random(3);
         string[] words = [.. Enumerable.Range(0, 400).Select(n => $"word{n}")];
@@ -120,7 +120,7 @@ public class MatchingTests
     }
 
     [Fact]
-    public void The_same_deck_again_keeps_every_slide_and_another_is_not_mistaken_for_it()
+    public void The_same_deck_is_recognized_and_another_is_not()
     {
         var show = Deck("old", Texts);
         Assert.All(Refresh.Plan(show, "old", Slides("new", Texts)), l => Assert.Equal(RefreshKind.Kept, l.Kind));
@@ -130,7 +130,7 @@ public class MatchingTests
     }
 
     [Fact]
-    public void Pages_find_their_slides_and_steps_by_their_words()
+    public void Pages_are_matched_with_slides_and_steps_by_text()
     {
         var show = Deck("old", Texts);
         show = show.Apply(new SetSteps("old0", [new("p1", "", 0, null), new("p2", "", null, null)])).Show.Apply(new SetHidden([new("old2", true)])).Show;
@@ -147,7 +147,7 @@ public class MatchingTests
     private static Show Deck(string deck, string[] texts) => Show.Empty("A show").Apply(new AddSlides(Slides(deck, texts), 0)).Show;
 
     [Fact]
-    public void Pages_find_slides_that_are_pictures_by_their_titles()
+    public void Pages_are_matched_with_picture_slides_by_title()
     {
         // Two slides have texts of their own, which no page contains.
         var slides = Slides("old", [.. Enumerable.Range(0, 15).Select(n => $"Moth of kind{n}")])

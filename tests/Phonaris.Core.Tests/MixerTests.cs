@@ -10,7 +10,7 @@ namespace Phonaris.Core.Tests;
 public class MixerTests
 {
     [Fact]
-    public void Blocks_of_any_size_in_any_order_give_identical_samples() =>
+    public void Blocks_of_any_size_and_order_give_identical_samples() =>
         Gen.Select(Shows.Any, Gen.Int[1, 50_000].Array[3, 8], Gen.Double[0.1, 3]).Sample(
             (show, sizes, peak) =>
             {
@@ -43,7 +43,7 @@ public class MixerTests
             iter: 60);
 
     [Fact]
-    public void What_is_kept_under_the_name_of_a_stretch_is_what_would_be_rendered_after_any_edit()
+    public void A_content_key_identifies_the_rendered_sound_after_any_edit()
     {
         const int length = 100 * Frames.PerMs;
         Gen.Select(Shows.Any, Gen.Int, Gen.Int[0, 400]).Sample((show, seed, offset) =>
@@ -106,7 +106,7 @@ public class MixerTests
     }
 
     [Fact]
-    public void A_bare_edge_is_ramped_over_five_milliseconds_and_the_rest_is_untouched()
+    public void A_hard_edge_is_ramped_over_five_milliseconds_and_the_rest_is_unchanged()
     {
         const int length = 192_000;
         var noise = Signal.Noise(length, 0.3, 1);
@@ -124,7 +124,7 @@ public class MixerTests
     [Theory]
     [InlineData(true)]
     [InlineData(false)]
-    public void A_loop_keeps_its_power_through_the_seam(bool correlated)
+    public void A_loop_keeps_its_power_through_the_crossfade(bool correlated)
     {
         // 240 Hz has whole periods in this loop, so both sides of the crossfade are the same wave; noise never repeats itself.
         const long used = 96_000;
@@ -140,7 +140,7 @@ public class MixerTests
     }
 
     [Fact]
-    public void The_second_round_is_the_first_again()
+    public void The_second_repeat_equals_the_first()
     {
         var samples = One(Signal.Noise(96_000, 0.5, 5), c => c with { Rounds = 2 });
         const int after = 9_600, period = 86_400;

@@ -12,10 +12,10 @@ public class NamingTests
     [InlineData(".wav", "Untitled")]
     [InlineData("---.wav", "---")]
     [InlineData(@"C:\Music\02 rain.wav", "Rain")]
-    public void Files_give_names_people_can_read(string file, string name) => Assert.Equal(name, Names.FromFile(file));
+    public void File_names_become_readable_names(string file, string name) => Assert.Equal(name, Names.FromFile(file));
 
     [Fact]
-    public void Times_levels_and_spans_are_said_one_way()
+    public void Times_levels_and_spans_have_one_format()
     {
         Assert.Equal("1:01.9", Wording.Time(62 * Frames.PerSecond - 1));
         Assert.Equal("−14.0 dB", Wording.Decibels(-14));
@@ -27,7 +27,7 @@ public class NamingTests
     }
 
     [Fact]
-    public void A_name_is_cut_between_characters()
+    public void A_long_name_is_cut_between_characters()
     {
         // A character outside the basic plane is two UTF-16 units.
         var name = Names.FromFile(new string('a', 119) + "🦋🦋.wav");

@@ -9,7 +9,7 @@ namespace Phonaris.Core.Tests;
 public class OutlineTests
 {
     [Fact]
-    public void The_outline_of_a_show_is_that_of_its_mix() => Shows.Any.Sample(
+    public void The_outline_of_a_show_equals_that_of_its_mix() => Shows.Any.Sample(
         show =>
         {
             var schedule = Schedule.Of(show);
@@ -30,7 +30,7 @@ public class OutlineTests
         iter: 40);
 
     [Fact]
-    public void A_cue_is_drawn_where_it_sounds_and_nowhere_else()
+    public void A_cue_is_drawn_exactly_where_it_plays()
     {
         var show = Shows.Of(4, 1000) with { Sounds = [Shows.Sound("a", 480_000)] };
         show = show with { Cues = [Shows.Cue("c", "a", "s2", "s3", 480_000)] };
@@ -40,7 +40,7 @@ public class OutlineTests
     }
 
     [Fact]
-    public void A_column_longer_than_a_round_shows_the_loudest_of_it_wherever_it_begins()
+    public void A_column_longer_than_a_loop_shows_its_maximum()
     {
         // A second that is loud only at its beginning, looped; each column begins 0.9 s later.
         var loud = new float[96_000];

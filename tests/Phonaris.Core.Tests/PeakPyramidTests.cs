@@ -6,7 +6,7 @@ namespace Phonaris.Core.Tests;
 public class PeakPyramidTests
 {
     [Fact]
-    public void At_every_zoom_a_column_is_at_least_its_peak_and_at_most_that_of_its_neighbourhood() =>
+    public void At_every_zoom_a_column_bounds_its_peak() =>
         Gen.Select(Gen.Int[1, 60_000], Gen.Int[1, 300], Gen.Int[0, 50_000], Gen.Int[1, 60_000]).Sample((frames, columns, from, length) =>
         {
             var samples = new float[frames * 2];

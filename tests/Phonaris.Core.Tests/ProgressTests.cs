@@ -4,7 +4,7 @@ namespace Phonaris.Core.Tests;
 public sealed class ProgressTests
 {
     [Fact]
-    public void A_part_goes_from_where_it_begins_to_where_it_ends()
+    public void Partial_progress_maps_to_its_range()
     {
         List<double> told = [];
         var part = new Told(told).Part(0.75, 0.25)!.Part(0.5, 0.5)!;

@@ -39,7 +39,7 @@ public class RefusedEditsTests
 
     [Theory]
     [MemberData(nameof(Refused))]
-    public void Is_refused_by_its_field(string field, Edit edit, string because)
+    public void An_invalid_edit_is_rejected_with_its_field(string field, Edit edit, string because)
     {
         var show = Shows.Of(3).Apply(new AddSound(Shows.Sound("a", 48_000), 0)).Show.Apply(new PlaceCue(Shows.Cue("c", "a", "s1", "s2", 48_000), 0)).Show;
         var e = Assert.Throws<RuleException>(() => show.Apply(edit));
@@ -51,7 +51,7 @@ public class RefusedEditsTests
     }
 
     [Fact]
-    public void However_they_are_joined_200_cues_at_most_start_one_after_the_other()
+    public void A_chain_has_at_most_200_cues()
     {
         var show = Shows.Of(3).Apply(new AddSound(Shows.Sound("a", 48_000), 0)).Show;
         for (var n = 0; n < 240; n++)
@@ -63,7 +63,7 @@ public class RefusedEditsTests
     }
 
     [Fact]
-    public void A_show_holds_no_more_than_ten_thousand_cues()
+    public void A_show_has_at_most_ten_thousand_cues()
     {
         var show = Shows.Of(3).Apply(new AddSound(Shows.Sound("a", 48_000), 0)).Show;
         show = show with { Cues = [.. Enumerable.Range(0, 10_000).Select(n => Shows.Cue($"c{n}", "a", "s1", "s2", 48_000))] };
@@ -73,7 +73,7 @@ public class RefusedEditsTests
     }
 
     [Fact]
-    public void A_cue_of_a_removed_sound_lies_on_no_slide_until_the_sound_is_back()
+    public void A_cue_of_a_removed_sound_cannot_be_placed()
     {
         var show = Shows.Of(3).Apply(new AddSound(Shows.Sound("a", 48_000), 0)).Show.Apply(new PlaceCue(Shows.Cue("c", "a", "s1", "s2", 48_000), 0)).Show;
         var removed = show.Apply(new RemoveSound("a")).Show;
@@ -84,7 +84,7 @@ public class RefusedEditsTests
     }
 
     [Fact]
-    public void Every_edit_says_what_it_does_in_a_line()
+    public void Every_edit_has_a_description()
     {
         var show = Shows.Of(3).Apply(new AddSound(Shows.Sound("a", 48_000), 0)).Show.Apply(new PlaceCue(Shows.Cue("c", "a", "s1", "s2", 48_000), 0)).Show;
         (Edit Edit, string Says)[] lines =
@@ -106,7 +106,7 @@ public class RefusedEditsTests
     }
 
     [Fact]
-    public void Common_forms_are_what_they_are_called()
+    public void Common_shapes_have_the_right_outline()
     {
         Assert.Equal(4, Outlines.Rectangle.Parts[0].Path.Count(m => m.Kind is PenMoveKind.Move or PenMoveKind.Line));
         // Corners never extend beyond the middle of a side, and an ellipse touches all four.

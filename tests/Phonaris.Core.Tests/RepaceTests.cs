@@ -55,7 +55,7 @@ public sealed class RepaceTests
 
     [Theory]
     [InlineData(SpreadBy.Evenly, 80_000), InlineData(SpreadBy.Text, 95_000), InlineData(SpreadBy.Holds, 61_234)]
-    public void A_running_time_is_shared_out_among_the_slides(SpreadBy by, long total)
+    public void A_running_time_is_distributed_over_the_slides(SpreadBy by, long total)
     {
         var show = Shows.Of(5, 10_000).Apply(new AddSound(Shows.Sound("v", 25 * Second, SoundKind.Voice), 0)).Show;
         show = show with { Slides = [.. show.Slides.Select((s, k) => s with { Notes = string.Join(' ', Enumerable.Repeat("word", 10 * k)), HoldMs = 10_000 + 1000 * k })] };
@@ -73,7 +73,7 @@ public sealed class RepaceTests
     }
 
     [Fact]
-    public void Whatever_is_shared_out_comes_to_the_total_within_its_limits_or_is_refused() =>
+    public void Distributed_holds_add_up_within_their_limits_or_are_rejected() =>
         Gen.Select(Shows.Any, Gen.Long[1000, 200_000], Gen.Enum<SpreadBy>(), Gen.Long[100, 5000]).Sample((show, total, by, least) =>
         {
             var limits = new HoldLimits(least, 60_000);

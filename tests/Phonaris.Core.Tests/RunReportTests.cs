@@ -20,7 +20,7 @@ public class RunReportTests
             new RunLog([.. stays.Select((s, i) => new RunStay(show.Slides[s.Item1].Id, stays.Take(i).Sum(b => b.Item2), s.Item2))], []));
 
     [Fact]
-    public void The_holds_taken_are_what_the_slides_took_and_what_is_locked_or_waits_keeps_its_own() =>
+    public void Holds_from_a_run_are_the_times_taken_except_locked_slides_and_waiting_loops() =>
         AnyRun.Sample(run =>
         {
             var (show, log) = run;
@@ -46,7 +46,7 @@ public class RunReportTests
         });
 
     [Fact]
-    public void A_run_as_planned_leaves_nothing_to_take()
+    public void A_run_as_planned_changes_nothing()
     {
         var show = Shows.Of(1, 4_000).Apply(new SetSteps("s1", [new("a", "", 0, null), new("b", "", 1_000, null), new("c", "", 3_000, null)])).Show;
         Assert.Null(RunReport.Of(show, new([new("s1", 0, 4_020) { StepsMs = [1_049, 2_951] }], [])).Edit);
@@ -54,7 +54,7 @@ public class RunReportTests
     }
 
     [Fact]
-    public void Steps_come_when_they_were_taken_where_all_of_them_were_and_the_slide_was_come_to_once()
+    public void Step_times_are_taken_from_slides_visited_once_with_all_steps()
     {
         var show = Shows.Of(3, 4_000);
         foreach (var slide in (string[])["s1", "s2", "s3"]) show = show.Apply(new SetSteps(slide, [new($"{slide}-1", "", 0, null), new($"{slide}-2", "", null, null), new($"{slide}-3", "", null, null)])).Show;
@@ -76,7 +76,7 @@ public class RunReportTests
     [InlineData(4_100, 4_000, true)]
     [InlineData(4_101, 4_000, false)]
     [InlineData(3_900, 3_999, false)]
-    public void A_run_is_as_planned_where_it_differs_by_half_a_tenth_of_a_second_a_slide_at_most(long first, long second, bool asPlanned)
+    public void A_run_counts_as_planned_within_50_ms_per_slide(long first, long second, bool asPlanned)
     {
         // The third slide is not shown and does not count.
         var report = RunReport.Of(Shows.Of(3), new([new("s1", 0, first), new("s2", first, second)], []));
@@ -84,7 +84,7 @@ public class RunReportTests
     }
 
     [Fact]
-    public void A_log_that_cannot_be_one_is_refused()
+    public void An_invalid_log_is_rejected()
     {
         Assert.Equal("log", Refused(new([new("s1", 0, RunLog.LatestMs + 1)], [])).Field);
         Assert.Equal("log", Refused(new([], [new(-1, "s1", "Owl began")])).Field);

@@ -9,7 +9,7 @@ namespace Phonaris.Core.Tests;
 public sealed class RunSheetTests
 {
     [Fact]
-    public void Everything_that_sounds_on_a_slide_stands_beside_it_and_all_that_is_played_is_told() => Shows.Any.Sample(show =>
+    public void The_run_sheet_lists_all_sounds_of_each_slide() => Shows.Any.Sample(show =>
     {
         var timed = TimedShow.Of(show);
         var sheet = RunSheet.Of(timed);
@@ -31,7 +31,7 @@ public sealed class RunSheetTests
     });
 
     [Fact]
-    public void A_handover_is_told_by_the_bed_that_takes_over_and_a_bare_edge_is_no_fade()
+    public void A_crossfade_is_listed_with_the_later_bed()
     {
         var show = Shows.Of(4) with
         {

@@ -12,7 +12,7 @@ public class SpanTests
     [InlineData("-2", "s1", "s2")]
     [InlineData("last 3", "s4", "s6")]
     [InlineData("ALL", "s1", "s6")]
-    public void Reads_what_people_type(string typed, string first, string last) =>
+    public void Typed_spans_are_parsed(string typed, string first, string last) =>
         Assert.Equal(new Span(first, last), Spans.Parse(typed, Shows.Of(6)));
 
     [Theory]
@@ -24,11 +24,11 @@ public class SpanTests
     [InlineData("last 9")]
     [InlineData("3 4")]
     [InlineData("99999999999999999999")]
-    public void Refuses_the_rest_naming_the_field(string typed) =>
+    public void Invalid_spans_are_rejected_with_the_field(string typed) =>
         Assert.Equal("span", Assert.Throws<RuleException>(() => Spans.Parse(typed, Shows.Of(6))).Field);
 
     [Fact]
-    public void Numbers_are_the_decks_and_nothing_lies_on_hidden_slides()
+    public void Numbers_are_those_of_the_deck_and_hidden_slides_have_no_cues()
     {
         var show = Shows.Of(4) with { Slides = [Shows.Slide("a"), Shows.Slide("b", hidden: true), Shows.Slide("c"), Shows.Slide("d")] };
         Assert.Equal([new("c", "c"), new("c", "d"), new("a", "c"), new("a", "d"), new("c", "d")], new[] { "2-3", "3-4", "-3", "all", "last 2" }.Select(typed => Spans.Parse(typed, show)));

@@ -25,7 +25,7 @@ public class TimingTests
 
     [Theory]
     [InlineData(2_000, null, 20), InlineData(2_000, 1_000, 10), InlineData(3_000, 9_000, 30), InlineData(0, null, 0)]
-    public void A_dissolve_takes_as_long_as_it_is_set_to_but_ends_with_the_first_step(long ms, int? stepMs, long pictures)
+    public void A_dissolve_has_its_length_but_ends_with_the_first_step(long ms, int? stepMs, long pictures)
     {
         var show = Shows.Of(2, 10_000).Apply(new SetTransitions([new("s1", Transition.Dissolve(ms)), new("s2", Transition.Dissolve(ms))])).Show;
         if (stepMs is { } at) show = show.Apply(new SetSteps("s2", [new("a", "", 0, null), new("b", "", at, Shows.Slide("x").Picture with { Page = 2 })])).Show;
@@ -37,7 +37,7 @@ public class TimingTests
     }
 
     [Fact]
-    public void Pictures_of_a_film_follow_the_running_time_within_half_a_picture_at_every_slide() =>
+    public void Film_frames_follow_the_running_time_within_half_a_frame() =>
         Gen.Select(Shows.Any, Gen.Int[10, 60]).Sample((show, fps) =>
         {
             var order = RunningOrder.Of(show);
@@ -74,7 +74,7 @@ public class TimingTests
     }
 
     [Fact]
-    public void A_closing_piece_begins_so_that_its_own_ending_falls_on_the_end_and_takes_over_from_what_lay_before()
+    public void A_closing_piece_ends_with_the_show_and_crossfades_from_the_bed_before()
     {
         var show = Shows.Of(5, 10_000) with { Sounds = [Shows.Sound("bed", 20 * 48_000), Shows.Sound("close", 17 * 48_000)] };
         show = show with
@@ -95,7 +95,7 @@ public class TimingTests
     }
 
     [Fact]
-    public void Whatever_is_to_end_together_ends_where_its_slides_do() => Shows.Any.Sample(show =>
+    public void Cues_set_to_end_together_end_with_their_slides() => Shows.Any.Sample(show =>
     {
         var order = RunningOrder.Of(show);
         foreach (var placed in Schedule.Of(show, order) is var schedule ? schedule.Cues.Concat(schedule.Silent) : [])
@@ -109,7 +109,7 @@ public class TimingTests
     });
 
     [Fact]
-    public void A_timing_sheet_tells_every_slide_and_where_each_sound_begins() => Shows.Any.Sample(show =>
+    public void A_timing_sheet_lists_every_slide_and_sound() => Shows.Any.Sample(show =>
     {
         var sheet = TimingSheet.Of(TimedShow.Of(show));
         var (order, schedule) = (RunningOrder.Of(show), Schedule.Of(show));
@@ -143,7 +143,7 @@ public class TimingTests
     }
 
     [Fact]
-    public void The_music_used_in_a_part_is_as_long_as_it_is_heard_there()
+    public void The_music_sheet_of_a_part_has_the_audible_lengths()
     {
         var show = Shows.Of(4, 4000) with { Sounds = [Shows.Sound("a", 960_000), Shows.Sound("b", 96_000, SoundKind.Spot)] };
         show = show with { Cues = [Shows.Cue("c", "a", "s1", "s3", 960_000), Shows.Cue("d", "b", "s3", "s3", 96_000), Shows.Cue("e", "b", "s4", "s4", 96_000)] };
@@ -154,7 +154,7 @@ public class TimingTests
     }
 
     [Fact]
-    public void A_slide_more_at_the_end_leaves_all_sound_before_it_as_it_was()
+    public void Adding_a_last_slide_keeps_all_sound_before_it()
     {
         var show = Shows.Of(3, 4000) with { Sounds = [Shows.Sound("a", 960_000)] };
         show = show with { Cues = [Shows.Cue("c", "a", "s1", "s3", 960_000, Cue.FillSpan) with { Stop = CueStop.Show, FadeOut = Fade.Of(2000) }] };

@@ -19,7 +19,7 @@ public sealed class VideoTests
     }
 
     [Fact]
-    public void A_video_is_laid_in_its_proportions_and_lies_inside_its_place_or_fills_it()
+    public void A_video_keeps_its_proportions_and_fits_or_fills_its_box()
     {
         // Of the same proportions as its slide, 16:9.
         var place = WithVideo(c => c).Cues[0].Video!;
@@ -62,7 +62,7 @@ public sealed class VideoTests
     }
 
     [Fact]
-    public void Pictures_and_sound_are_of_the_same_place_in_the_file() => Gen.Select(Shows.AnyCue(3, [20 * Second, 20 * Second, 20 * Second, 3 * Second]), Gen.Int[0, 3]).Sample((cue, rounds) =>
+    public void Picture_and_sound_come_from_the_same_position() => Gen.Select(Shows.AnyCue(3, [20 * Second, 20 * Second, 20 * Second, 3 * Second]), Gen.Int[0, 3]).Sample((cue, rounds) =>
     {
         // A sound whose samples give their position in the file.
         var show = WithVideo(_ => cue with { Id = "v", SoundId = "clip", Span = new("s1", "s3"), InFrame = Second / 2, OutFrame = 2 * Second, LoopPart = null, Rounds = rounds, Speed = 1, Fit = null, Muted = false, LevelDb = 0, LevelPoints = [], Video = VideoPlace.Whole, FadeIn = Fade.None, FadeOut = Fade.None });
@@ -82,7 +82,7 @@ public sealed class VideoTests
     });
 
     [Fact]
-    public void Every_picture_of_a_film_shows_what_is_seen_in_its_middle() => Gen.Select(Shows.Any, Gen.Int[10, 60]).Sample((show, fps) =>
+    public void Every_film_frame_shows_the_moment_at_its_centre() => Gen.Select(Shows.Any, Gen.Int[10, 60]).Sample((show, fps) =>
     {
         var timed = TimedShow.Of(show);
         var videos = ShownVideo.OfAll(timed);
@@ -117,7 +117,7 @@ public sealed class VideoTests
     }
 
     [Fact]
-    public void A_voice_over_several_slides_needs_them_together_and_not_the_first_alone()
+    public void A_voice_over_several_slides_sets_their_total_hold()
     {
         var show = Shows.Of(5, 10_000) with { Sounds = [Shows.Sound("voice", 30 * Second, SoundKind.Voice)] };
         show = show with { Cues = [Shows.Cue("v", "voice", "s3", "s5", 30 * Second)] };
@@ -133,7 +133,7 @@ public sealed class VideoTests
 
     [Theory]
     [InlineData(null, 18_000), InlineData(1_000L, 14_000), InlineData(2_000L, 14_000)]
-    public void A_hold_that_follows_a_step_leaves_all_of_it_whatever_comes_before_that(long? second, long hold)
+    public void A_hold_that_follows_media_at_a_step_includes_the_time_before(long? second, long hold)
     {
         var slide = Shows.Slide("s1") with { Steps = [new("a", "", 0, null), new("b", "", second, null), new("c", "", 2_000, null)] };
         var show = Show.Empty("Steps") with { Slides = [slide, Shows.Slide("s2", 60_000)], Sounds = [Shows.Sound("video", 12 * Second, SoundKind.Video)] };
@@ -177,7 +177,7 @@ public sealed class VideoTests
     }
 
     [Fact]
-    public void Of_a_long_video_the_part_that_is_used_is_fetched_and_played_from_its_own_beginning()
+    public void Only_the_used_part_of_a_long_video_is_loaded()
     {
         const long hour = 3600L * Second;
         var show = WithVideo(c => c with { InFrame = 600 * Second, OutFrame = 610 * Second });
@@ -194,7 +194,7 @@ public sealed class VideoTests
     }
 
     [Fact]
-    public void A_video_keeps_to_its_kind_and_its_place()
+    public void A_video_keeps_its_kind_and_position()
     {
         var show = WithVideo(c => c);
         foreach (var refused in new Edit[]

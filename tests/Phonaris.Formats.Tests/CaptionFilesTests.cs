@@ -8,7 +8,7 @@ namespace Phonaris.Formats.Tests;
 public sealed class CaptionFilesTests
 {
     [Fact]
-    public void They_are_written_as_webvtt_and_subrip()
+    public void Captions_are_written_as_WebVTT_and_SubRip()
     {
         var show = Made(["Moths & lamps <3. They come at dusk, and stay until the lamp goes out and the night is theirs again.", "", "From dusk --> dawn."], [4000, 60_000, 4000]);
         var captions = Caption.Of(show, RunningOrder.Of(show).Slides);

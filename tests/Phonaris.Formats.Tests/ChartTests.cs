@@ -19,7 +19,7 @@ public sealed class ChartTests : IDisposable
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-charts");
 
     [Fact]
-    public void Columns_stand_on_zero_as_high_as_their_values_side_by_side_or_on_each_other()
+    public void Columns_are_drawn_clustered_and_stacked()
     {
         // In a frame of 200 by 100 with a margin of 4: 192 by 92, with a gap as wide as a column.
         static string Bars(string settings, string axis = """<c:max val="20"/><c:min val="0"/>""") => $"""
@@ -43,7 +43,7 @@ public sealed class ChartTests : IDisposable
     }
 
     [Fact]
-    public void Pies_share_out_a_circle_and_lines_go_through_their_points()
+    public void Pies_and_lines_are_drawn()
     {
         // A quarter from the top to the right, around (100, 50), with radius 46.
         var pie = Chart($"<c:pieChart><c:varyColors val=\"1\"/>{Series("A", [1, 3])}</c:pieChart>");
@@ -65,7 +65,7 @@ public sealed class ChartTests : IDisposable
     }
 
     [Fact]
-    public void Values_go_out_from_a_point_and_bubbles_are_as_large_as_their_sizes()
+    public void Radar_and_bubble_charts_are_drawn()
     {
         // Four axes around (100, 50), each 46 long: up, right, down, left.
         const string axes = $"""{Names}<c:valAx><c:axId val="2"/><c:scaling><c:max val="10"/><c:min val="0"/></c:scaling>{Hidden}</c:valAx>""";
@@ -99,7 +99,7 @@ public sealed class ChartTests : IDisposable
     [Theory]
     [InlineData("0%", 0.5, "50%"), InlineData("#,##0.00", 1234.5, "1,234.50"), InlineData("\"about \"0", 7, "about 7"), InlineData("General", 0.25, "0.25")]
     [InlineData("0.0_);(0.0)", 2, "2.0"), InlineData("[$-409]d mmm yyyy", 45_000, "15 Mar 2023"), InlineData("[Red]0", 3, "3")]
-    public void What_stands_along_an_axis_is_written_as_the_file_says(string format, double most, string written)
+    public void Axis_labels_use_the_number_format(string format, double most, string written)
     {
         var chart = Chart($"""
             <c:barChart>{Series("A", [most])}<c:axId val="1"/><c:axId val="2"/></c:barChart>{Names}
@@ -109,7 +109,7 @@ public sealed class ChartTests : IDisposable
     }
 
     [Fact]
-    public void Titles_legends_and_axes_are_named_and_stand_beside_the_plot()
+    public void Titles_legends_and_axes_are_beside_the_plot()
     {
         var chart = Chart($"""
             <c:barChart>{Series("June", [3, 4], ["Hawk", "Lappet"])}{Series("July", [5, 6], index: 1)}<c:axId val="1"/><c:axId val="2"/></c:barChart>
@@ -123,7 +123,7 @@ public sealed class ChartTests : IDisposable
     }
 
     [Fact]
-    public void A_kind_that_is_not_drawn_is_named_and_a_diagram_is_drawn_by_what_is_kept_beside_it()
+    public void Unsupported_charts_are_reported_and_diagrams_use_their_stored_drawing()
     {
         var path = Deck($"{Frame}<a:graphicData uri=\"http://schemas.openxmlformats.org/drawingml/2006/diagram\"><d:relIds xmlns:d=\"urn:d\" r:dm=\"rData\"/></a:graphicData></a:graphic></p:graphicFrame>");
         using (var deck = PresentationDocument.Open(path, isEditable: true))
@@ -143,7 +143,7 @@ public sealed class ChartTests : IDisposable
     }
 
     [Fact]
-    public void Charts_of_the_other_standard_are_drawn_by_the_table_kept_in_them()
+    public void OpenDocument_charts_are_drawn_from_their_table()
     {
         const string bars = """
             <style:style style:name="plot" style:family="chart"><style:chart-properties chart:vertical="false"/></style:style>
@@ -182,7 +182,7 @@ public sealed class ChartTests : IDisposable
     [InlineData(5, "\"open", "5")]
     [InlineData(-5, "yyyy", "-5")]
     [InlineData(5, ";;;", "5")]
-    public void Numbers_are_written_by_the_codes_of_tables(double value, string code, string written) => Assert.Equal(written, ChartNumbers.Written(value, code));
+    public void Numbers_are_formatted_by_spreadsheet_codes(double value, string code, string written) => Assert.Equal(written, ChartNumbers.Written(value, code));
 
     public void Dispose() => _folder.Delete(recursive: true);
 

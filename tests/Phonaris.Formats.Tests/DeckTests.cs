@@ -9,7 +9,7 @@ public sealed class DeckTests : IDisposable
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-decks");
 
     [Fact]
-    public void A_pdf_gives_a_slide_a_page_titled_by_its_largest_words()
+    public void A_PDF_becomes_one_slide_per_page_titled_by_its_largest_text()
     {
         using (var stream = File.Create(PathOf("deck.pdf")))
         using (var pdf = SKDocument.CreatePdf(stream))
@@ -62,7 +62,7 @@ public sealed class DeckTests : IDisposable
     [InlineData("bomb.svg", """<!DOCTYPE svg [<!ENTITY a "aaaaaaaaaa"><!ENTITY b "&a;&a;&a;&a;">]><svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><title>&b;</title></svg>""", "SVG")]
     [InlineData("within.svg", """<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><image href="data:image/svg+xml;base64,PHN2Zy8+"/></svg>""", "too complex")]
     [InlineData("cut.png", "\u0089PNG\r\n\u001a\n", "is damaged")]
-    public void Bad_decks_are_refused_by_name(string name, string content, string says)
+    public void Bad_decks_are_rejected_by_name(string name, string content, string says)
     {
         File.WriteAllText(PathOf(name), content, Encoding.Latin1);
         var problem = Assert.Throws<RuleException>(() => Read(name));
@@ -71,7 +71,7 @@ public sealed class DeckTests : IDisposable
     }
 
     [Fact]
-    public void Parts_of_a_drawing_that_use_each_other_lie_as_deep_as_they_are_drawn()
+    public void Nested_uses_in_a_drawing_count_towards_its_depth()
     {
         // Forty patterns, each 200 deep with the one before it used at its bottom, defined in an order in which each is read before its user.
         var parts = Enumerable.Range(0, 40).Select(n => $"<g id=\"p{n}\">{string.Concat(Enumerable.Repeat("<g>", 200))}{(n > 0 ? $"<use href=\"#p{n - 1}\"/>" : "<rect/>")}{string.Concat(Enumerable.Repeat("</g>", 200))}</g>");
@@ -80,7 +80,7 @@ public sealed class DeckTests : IDisposable
     }
 
     [Fact]
-    public void A_locked_pdf_is_refused_by_name()
+    public void A_PDF_with_a_password_is_rejected_by_name()
     {
         // Standard security handler, revision 3: neither key can be that of an empty password.
         var pdf = "%PDF-1.4\n1 0 obj\n<< /Type /Catalog /Pages 2 0 R >>\nendobj\n2 0 obj\n<< /Type /Pages /Kids [3 0 R] /Count 1 >>\nendobj\n"
@@ -92,7 +92,7 @@ public sealed class DeckTests : IDisposable
     }
 
     [Fact]
-    public void A_picture_of_1600_million_pixels_is_refused_from_its_header()
+    public void A_huge_picture_is_rejected_by_its_header()
     {
         // A PNG that declares 40,000 × 40,000 pixels and ends there.
         byte[] header = [0, 0, 0, 13, .. "IHDR"u8, 0, 0, 0x9C, 0x40, 0, 0, 0x9C, 0x40, 8, 2, 0, 0, 0];

@@ -11,7 +11,7 @@ namespace Phonaris.Formats.Tests;
 public sealed class DrawingTests : MadeDecks
 {
     [Fact]
-    public void Lines_have_their_colour_dash_and_arrows()
+    public void Lines_have_colours_dashes_and_arrowheads()
     {
         var line = Pptx("""<a:prstGeom prst="line"/><a:ln w="38100"><a:solidFill><a:srgbClr val="7B3F68"/></a:solidFill><a:prstDash val="dash"/><a:headEnd type="none"/><a:tailEnd type="triangle"/></a:ln>""", " flipH=\"1\"")[0];
         Assert.Equal(new Line(0xFF7B3F68, 3, [4, 3], End: new(LineEndKind.Triangle)), line.Line);
@@ -29,14 +29,14 @@ public sealed class DrawingTests : MadeDecks
     [InlineData("""<a:solidFill><a:scrgbClr r="100000" g="0" b="50000"/></a:solidFill>""", 0xFFFF0080u)]
     [InlineData("""<a:solidFill><a:hslClr hue="7200000" sat="100000" lum="50000"/></a:solidFill>""", 0xFF00FF00u)]
     [InlineData("""<a:solidFill><a:schemeClr val="accent2"><a:alpha val="40000"/></a:schemeClr></a:solidFill>""", 0x667B3F68u)]
-    public void Colours_are_worked_out(string fill, uint color)
+    public void Colours_are_computed(string fill, uint color)
     {
         var solid = Assert.IsType<SolidPaint>(Pptx(fill)[0].Fill);
         foreach (var shift in new[] { 0, 8, 16, 24 }) Assert.InRange((int)(solid.Color >> shift & 0xFF) - (int)(color >> shift & 0xFF), -1, 1);
     }
 
     [Fact]
-    public void Gradients_keep_their_stops_in_order_and_their_direction()
+    public void Gradients_keep_the_order_of_stops_and_direction()
     {
         var gradient = Assert.IsType<GradientPaint>(Pptx("""<a:gradFill><a:gsLst><a:gs pos="100000"><a:srgbClr val="000000"/></a:gs><a:gs pos="0"><a:srgbClr val="FFFFFF"/></a:gs></a:gsLst><a:lin ang="5400000"/></a:gradFill>""")[0].Fill);
         Assert.Equal([0.0, 1.0], gradient.Stops.Select(s => s.At));
@@ -44,7 +44,7 @@ public sealed class DrawingTests : MadeDecks
     }
 
     [Fact]
-    public void Looks_that_are_left_out_are_told()
+    public void Unsupported_effects_are_reported()
     {
         const string text = "<a:txBody><a:bodyPr/><a:p/></a:txBody>";
         static string Table(string line) => $"""<p:graphicFrame><p:nvGraphicFramePr><p:cNvPr id="4" name="t"/></p:nvGraphicFramePr><p:xfrm><a:off x="0" y="0"/><a:ext cx="127000" cy="127000"/></p:xfrm><a:graphic><a:graphicData><a:tbl><a:tblGrid><a:gridCol w="127000"/></a:tblGrid><a:tr h="127000"><a:tc>{text}<a:tcPr><a:lnTlToBr w="12700">{line}</a:lnTlToBr></a:tcPr></a:tc></a:tr></a:tbl></a:graphicData></a:graphic></p:graphicFrame>""";
@@ -63,7 +63,7 @@ public sealed class DrawingTests : MadeDecks
     }
 
     [Fact]
-    public void Tables_span_cells_and_stand_on_the_theme_where_they_say_nothing()
+    public void Tables_have_merged_cells_and_theme_defaults()
     {
         Maker("table.pptx", """
             <p:graphicFrame><p:nvGraphicFramePr><p:cNvPr id="4" name="t"/><p:nvPr/></p:nvGraphicFramePr><p:xfrm><a:off x="0" y="0"/><a:ext cx="2540000" cy="1270000"/></p:xfrm><a:graphic><a:graphicData uri="table"><a:tbl>
@@ -96,7 +96,7 @@ public sealed class DrawingTests : MadeDecks
     }
 
     [Fact]
-    public void Text_says_which_way_it_is_read_how_it_is_spaced_and_what_stands_behind_it()
+    public void Text_has_direction_spacing_and_highlight()
     {
         Assert.Equal(new Line(0xFFC0392B, 1, []), Pptx("", body: """<a:p><a:r><a:rPr><a:ln w="12700"><a:solidFill><a:srgbClr val="C0392B"/></a:solidFill></a:ln></a:rPr><a:t>edge</a:t></a:r></a:p>""")[0].Text!.Paragraphs[0].Runs[0].Outline);
         var text = Pptx("", body: """
@@ -134,7 +134,7 @@ public sealed class DrawingTests : MadeDecks
     }
 
     [Fact]
-    public void Shadows_patterns_and_what_is_done_to_colours_are_taken_over()
+    public void Shadows_patterns_and_colour_effects_are_imported()
     {
         // A quarter turn from the right is down; an empty effect list means no effects.
         var shadow = Pptx("""<a:effectLst><a:outerShdw blurRad="50800" dist="38100" dir="5400000"><a:srgbClr val="000000"><a:alpha val="40000"/></a:srgbClr></a:outerShdw></a:effectLst>""")[0].Shadow!;
@@ -167,7 +167,7 @@ public sealed class DrawingTests : MadeDecks
     }
 
     [Fact]
-    public void Numbers_and_feet_of_slides_say_what_they_are_on_each()
+    public void Slide_numbers_and_footers_are_filled_in()
     {
         var number = Shape(3, 0, 0, 100, 50, "", """<a:p><a:fld id="{1}" type="slidenum"><a:t>‹#›</a:t></a:fld><a:r><a:t> of two</a:t></a:r></a:p>""");
         PresentationMaker.Pptx(PathOf("numbers.pptx"), ["><p:cSld><p:spTree/></p:cSld>", $"><p:cSld><p:spTree>{number}</p:spTree></p:cSld>"]);
@@ -184,7 +184,7 @@ public sealed class DrawingTests : MadeDecks
     }
 
     [Fact]
-    public void Pictures_are_laid_side_by_side_and_colours_run_from_where_the_file_says()
+    public void Picture_tiles_and_gradients_start_where_the_file_says()
     {
         using var dots = new SKBitmap(8, 4);
         var png = dots.Encode(SKEncodedImageFormat.Png, 90).ToArray();
@@ -203,7 +203,7 @@ public sealed class DrawingTests : MadeDecks
     }
 
     [Fact]
-    public void Text_runs_in_columns_behind_pictures_and_a_place_that_nothing_is_put_into_is_not_seen()
+    public void Text_has_columns_and_picture_bullets_and_empty_placeholders_are_hidden()
     {
         using var dot = new SKBitmap(1, 1);
         var png = dot.Encode(SKEncodedImageFormat.Png, 90).ToArray();
@@ -221,7 +221,7 @@ public sealed class DrawingTests : MadeDecks
     }
 
     [Fact]
-    public void Lists_count_by_themselves_and_begin_again_behind_a_break()
+    public void Lists_are_numbered_and_restart()
     {
         static string Item(string text, string type = "arabicPeriod", int level = 0, int first = 1) => $"""<a:p><a:pPr lvl="{level}"><a:buAutoNum type="{type}" startAt="{first}"/></a:pPr><a:r><a:t>{text}</a:t></a:r></a:p>""";
         var text = Pptx("", body: Item("a") + Item("b") + Item("sub", "alphaLcParenR", 1) + Item("sub", "alphaLcParenR", 1) + Item("c") + "<a:p><a:r><a:t>words</a:t></a:r></a:p>" + Item("d", "romanUcPeriod", first: 1944))[0].Text!;
@@ -232,7 +232,7 @@ public sealed class DrawingTests : MadeDecks
     }
 
     [Fact]
-    public void Pictures_are_cropped_and_what_cannot_be_read_is_named()
+    public void Pictures_are_cropped_and_unreadable_ones_reported()
     {
         using var bitmap = new SKBitmap(8, 8);
         var png = bitmap.Encode(SKEncodedImageFormat.Png, 90).ToArray();
@@ -247,7 +247,7 @@ public sealed class DrawingTests : MadeDecks
     }
 
     [Fact]
-    public void An_opendocument_page_has_lists_tables_lines_and_gradients()
+    public void An_OpenDocument_page_has_lists_tables_lines_and_gradients()
     {
         Odp(PathOf("fine.odp"),
             """
@@ -282,7 +282,7 @@ public sealed class DrawingTests : MadeDecks
     }
 
     [Fact]
-    public void Text_of_frames_wraps_at_their_width_unless_they_grow_with_it_whatever_shapes_do_by_default()
+    public void Text_wraps_in_frames_unless_they_grow()
     {
         Odp(PathOf("wrap.odp"), """
             <style:style style:name="plain" style:family="presentation"/><style:style style:name="grows" style:family="graphic"><style:graphic-properties draw:auto-grow-width="true"/></style:style>

@@ -9,10 +9,10 @@ public class FileNamesTests
     [InlineData(" .hidden. ", "hidden")]
     [InlineData("con.wav", "_con.wav")]
     [InlineData("\u202E\u0007", "show")]
-    public void A_safe_name_is_one_on_every_disk(string name, string safe) => Assert.Equal(safe, FileNames.Safe(name));
+    public void A_safe_name_is_valid_on_every_disk(string name, string safe) => Assert.Equal(safe, FileNames.Safe(name));
 
     [Fact]
-    public void Names_stay_apart_and_keep_their_endings_however_long_they_are()
+    public void Names_stay_unique_and_keep_their_extensions()
     {
         var longest = new string('a', 200);
         var names = FileNames.Unique([("1", $"{longest}.wav"), ("2", $"{longest}.WAV"), ("3", "Dusk feat. Someone.wav"), ("4", "odd.m:p?3"), ("5", new string('a', 115) + "🦋🦋.wav")]);

@@ -10,7 +10,7 @@ namespace Phonaris.Formats.Tests;
 public sealed class FormTests : MadeDecks
 {
     [Fact]
-    public void Free_forms_are_followed_point_by_point()
+    public void Custom_shapes_are_followed_point_by_point()
     {
         var form = Pptx("""
             <a:custGeom><a:pathLst><a:path w="200" h="100"><a:moveTo><a:pt x="0" y="0"/></a:moveTo><a:lnTo><a:pt x="200" y="0"/></a:lnTo>
@@ -25,7 +25,7 @@ public sealed class FormTests : MadeDecks
 
     [Theory]
     [InlineData(200, 100), InlineData(40, 300), InlineData(90, 90)]
-    public void Every_form_of_the_standard_is_worked_out_within_reach_of_its_box(double width, double height)
+    public void Every_preset_shape_stays_near_its_box(double width, double height)
     {
         using var definitions = typeof(DeckFormats).Assembly.GetManifestResourceStream("PresetShapes.xml")!;
         var names = XElement.Load(definitions).Elements().Select(e => e.Name.LocalName).ToList();
@@ -44,7 +44,7 @@ public sealed class FormTests : MadeDecks
     }
 
     [Fact]
-    public void A_form_takes_the_values_it_is_given()
+    public void A_shape_uses_its_adjustments()
     {
         // An arrow of 200 by 100 with a shaft of three quarters and a head as long as it is high.
         var arrow = Pptx("""<a:prstGeom prst="rightArrow"><a:avLst><a:gd name="adj1" fmla="val 75000"/><a:gd name="adj2" fmla="val 100000"/></a:avLst></a:prstGeom>""", size: (200, 100))[0].Outline;
@@ -63,7 +63,7 @@ public sealed class FormTests : MadeDecks
     }
 
     [Fact]
-    public void A_custom_shape_of_opendocument_follows_its_own_path()
+    public void A_custom_shape_of_OpenDocument_follows_its_path()
     {
         // A ring as thick as its modifier says, an arc, and a quadrant; with their own coordinates.
         Odp(PathOf("own.odp"), "", """
@@ -89,7 +89,7 @@ public sealed class FormTests : MadeDecks
     }
 
     [Fact]
-    public void Forms_that_are_not_known_are_named_and_their_place_is_kept()
+    public void Unknown_shapes_are_reported_and_keep_their_box()
     {
         Maker("odd.pptx", Shape(3, 0, 0, 10, 10, """<a:prstGeom prst="wiggle"/>"""));
         Assert.Equal(["Slide 1: a shape (wiggle) is drawn as a rectangle."], Read("odd.pptx").NotDrawn);
@@ -97,7 +97,7 @@ public sealed class FormTests : MadeDecks
     }
 
     [Fact]
-    public void A_free_form_of_opendocument_is_drawn_and_a_form_without_a_path_is_known_by_its_name()
+    public void OpenDocument_shapes_are_drawn_by_path_or_by_name()
     {
         Odp(PathOf("free.odp"), "", """
             <draw:page draw:master-page-name="Night">

@@ -17,7 +17,7 @@ public sealed class FormulaTests
     [InlineData("abs -3", 3), InlineData("max w h", 400), InlineData("min w h", 300), InlineData("mod w h 0", 500), InlineData("pin 1 9 5", 5), InlineData("pin 1 0 5", 1), InlineData("sqrt 144", 12)]
     [InlineData("sin 10 5400000", 10), InlineData("cos 10 10800000", -10), InlineData("tan 10 2700000", 10), InlineData("at2 1 1", 2_700_000), InlineData("at2 -1 0", 10_800_000)]
     [InlineData("cat2 10 3 4", 6), InlineData("sat2 10 3 4", 8), InlineData("*/ 1 1 0", 0), InlineData("ssd8", 0), InlineData("val ssd8", 37.5), InlineData("val 3cd4", 16_200_000), InlineData("+- 1 2 3 4", 0)]
-    public void Guides_are_worked_out_as_the_standard_defines_them(string formula, double value)
+    public void Guides_follow_the_standard(string formula, double value)
     {
         var guides = new Guides(400, 300);
         guides.Add(new XElement("list", new XElement(Ooxml.A + "gd", new XAttribute("name", "x"), new XAttribute("fmla", formula))));
@@ -28,7 +28,7 @@ public sealed class FormulaTests
     [InlineData("1+2*3", 7), InlineData("(1+2)*3", 9), InlineData("-2*-3", 6), InlineData("8/2/2", 2), InlineData("1/0", 0), InlineData("1.5e1+.5", 15.5), InlineData("--3", 3)]
     [InlineData("$1 -$0", 20), InlineData("?other *2", 42), InlineData("width-left", 200), InlineData("if($0-11,1,if($0-10,2,3))", 3), InlineData("min(3,max(1,2))", 2), InlineData("sqrt(abs(-16))", 4)]
     [InlineData("atan2(1,1)*4", Math.PI), InlineData("sin(pi/2)+cos(0)+tan(0)+atan(0)", 2), InlineData("?itself+1", 2), InlineData("?none", 0), InlineData("what(3)", 0), InlineData("$9", 0), InlineData("", 0), InlineData("3)(", 3)]
-    public void Equations_are_worked_out_as_the_standard_defines_them(string formula, double value)
+    public void Equations_follow_the_standard(string formula, double value)
     {
         var geometry = new XElement(
             Draw + "enhanced-geometry", new XAttribute(Draw + "modifiers", "10 30"),
@@ -37,7 +37,7 @@ public sealed class FormulaTests
     }
 
     [Fact]
-    public void However_formulas_lie_in_each_other_they_come_to_an_end()
+    public void Nested_formulas_always_terminate()
     {
         var deep = new XElement(Draw + "enhanced-geometry", Equation("x", new string('(', 100_000) + "1"), Enumerable.Range(0, 500).Select(i => Equation($"f{i}", $"?f{i + 1}+1")));
         var values = new OdfFormulas(deep, _ => null);
@@ -48,7 +48,7 @@ public sealed class FormulaTests
     }
 
     [Fact]
-    public void An_arc_lies_on_its_ellipse_and_goes_as_far_as_it_is_told() =>
+    public void An_arc_is_on_its_ellipse_and_has_its_angle() =>
         Gen.Select(Gen.Double[1, 300], Gen.Double[1, 300], Gen.Double[-7, 7], Gen.Double[-6.2, 6.2]).Sample((rx, ry, start, sweep) =>
         {
             var pen = new Pen();
@@ -72,7 +72,7 @@ public sealed class FormulaTests
         });
 
     [Fact]
-    public void What_is_not_a_number_draws_nothing_and_an_arc_goes_around_once_at_most()
+    public void Invalid_numbers_draw_nothing_and_an_arc_is_at_most_a_full_turn()
     {
         var pen = new Pen();
         pen.LineTo(1, 1);
@@ -86,7 +86,7 @@ public sealed class FormulaTests
     }
 
     [Fact]
-    public void A_scale_holds_all_values_and_its_marks_are_round() =>
+    public void A_scale_contains_all_values_and_has_round_marks() =>
         Gen.Select(Gen.Double[-1e6, 1e6].Array[1, 9], Gen.Bool).Sample((values, bars) =>
         {
             var scale = ChartScale.Of(bars ? values.Append(0) : values, new ChartAxis());
@@ -100,7 +100,7 @@ public sealed class FormulaTests
         });
 
     [Fact]
-    public void A_scale_keeps_what_the_file_sets_where_that_is_possible()
+    public void A_scale_keeps_valid_settings_of_the_file()
     {
         Assert.Equal(new ChartScale(10, 50, 20), ChartScale.Of([3, 70], new ChartAxis(Least: 10, Most: 50, Step: 20)));
         // So many marks would be a grey area, and a maximum below the minimum is invalid.

@@ -19,7 +19,7 @@ public sealed class HostileFilesTests : IDisposable
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-hostile");
 
     [Fact]
-    public void Entities_are_not_expanded_and_nothing_is_fetched()
+    public void Entities_are_not_expanded_and_nothing_is_loaded()
     {
         var bomb = "<!DOCTYPE x [<!ENTITY a \"aaaaaaaaaa\"><!ENTITY b \"&a;&a;&a;&a;&a;\">]>";
         Repack(Good("a.pptx"), "ppt/slides/slide1.xml", text => bomb + text.Replace("Wings", "&b;", StringComparison.Ordinal), PathOf("bomb.pptx"));
@@ -29,7 +29,7 @@ public sealed class HostileFilesTests : IDisposable
     }
 
     [Fact]
-    public async Task Archives_are_bounded_by_what_they_claim_and_by_what_comes_out()
+    public async Task Archives_are_limited_by_declared_and_actual_size()
     {
         using (var zip = new ZipArchive(File.Create(PathOf("sounds.zip")), ZipArchiveMode.Create))
         {
@@ -74,7 +74,7 @@ public sealed class HostileFilesTests : IDisposable
     }
 
     [Fact]
-    public void Ten_thousand_slides_and_more()
+    public void Too_many_slides_are_rejected()
     {
         Odp(PathOf("many.odp"), "", string.Concat(Enumerable.Repeat("<draw:page/>", 10_001)));
         AssertRefused("many.odp", "at most 10,000");
@@ -85,7 +85,7 @@ public sealed class HostileFilesTests : IDisposable
     }
 
     [Fact]
-    public async Task Mutated_files_are_read_or_refused()
+    public async Task Corrupted_files_are_read_or_rejected()
     {
         string[] good = [Good("a.pptx"), Good("a.odp"), Good("a.pdf"), Good("a.svg"), Good("a.png"), Path.Combine(AppContext.BaseDirectory, "night-walk.pptx")];
         var derived = new DerivedFiles(PathOf("derived"));
@@ -119,7 +119,7 @@ public sealed class HostileFilesTests : IDisposable
     }
 
     [Fact]
-    public async Task What_is_far_too_much_of_it_is_drawn_in_bounds()
+    public async Task Excessive_content_is_drawn_within_limits()
     {
         var derived = new DerivedFiles(PathOf("much"));
         var words = new string('w', 60_000);

@@ -40,7 +40,7 @@ public sealed class OpenTimelineTests
     }
 
     [Fact]
-    public void Sounds_over_each_other_lie_on_tracks_of_their_own_and_what_waits_for_a_hand_is_off()
+    public void Overlapping_sounds_have_separate_tracks_and_manual_cues_are_disabled()
     {
         var timed = TimedShow.Of(Made());
         var timeline = OpenTimeline.Of(timed, timed.Order.Slides, Fps);

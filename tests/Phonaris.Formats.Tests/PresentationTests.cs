@@ -12,7 +12,7 @@ public sealed class PresentationTests : IDisposable
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-presentations");
 
     [Fact]
-    public void A_deck_of_another_writer_is_read_whole()
+    public void A_deck_of_another_writer_is_read_completely()
     {
         var path = Path.Combine(AppContext.BaseDirectory, "night-walk.pptx");
         var deck = Read(path);
@@ -38,7 +38,7 @@ public sealed class PresentationTests : IDisposable
     }
 
     [Fact]
-    public void A_video_comes_with_its_place_its_part_and_how_it_plays()
+    public void A_video_is_imported_with_its_box_trim_and_settings()
     {
         var path = Path.Combine(_folder.FullName, "lamp-talk.pptx");
         File.Copy(Path.Combine(AppContext.BaseDirectory, "lamp-talk.pptx"), path);
@@ -76,7 +76,7 @@ public sealed class PresentationTests : IDisposable
     }
 
     [Fact]
-    public void What_is_the_same_of_many_slides_is_one_sentence()
+    public void Equal_messages_about_slides_are_merged()
     {
         var path = Path.Combine(_folder.FullName, "sums.pptx");
         const string sum = "><p:cSld><p:spTree><m:oMathPara xmlns:m=\"urn:any\"/></p:spTree></p:cSld>", plain = "><p:cSld><p:spTree/></p:cSld>";
@@ -97,7 +97,7 @@ public sealed class PresentationTests : IDisposable
     [Theory]
     [InlineData(false)]
     [InlineData(true)]
-    public void Reveals_become_steps_holds_and_transitions_are_taken_over(bool strict)
+    public void Reveals_holds_and_transitions_are_imported(bool strict)
     {
         var slide = $"""
             ><p:cSld><p:spTree>{Title("Ears")}{Shape(3, 10, 200, 100, 40, body: Paragraph("Before the bat") + Paragraph("hears them"))}{Shape(4, 10, 300, 100, 40, body: Paragraph("An aside"))}</p:spTree></p:cSld>
@@ -123,7 +123,7 @@ public sealed class PresentationTests : IDisposable
     }
 
     [Fact]
-    public void Timed_reveals_become_steps_in_the_order_of_their_times_whatever_the_order_they_are_listed_in()
+    public void Timed_reveals_become_steps_in_order_of_time()
     {
         var slide = $"""
             ><p:cSld><p:spTree>{Shape(3, 10, 200, 100, 40, body: Paragraph("Later"))}{Shape(4, 10, 300, 100, 40, body: Paragraph("Sooner"))}{Shape(5, 10, 300, 100, 40, body: Paragraph("Last"))}</p:spTree></p:cSld>
@@ -137,7 +137,7 @@ public sealed class PresentationTests : IDisposable
     }
 
     [Fact]
-    public void A_sound_of_a_deck_is_placed_on_those_of_its_slides_that_are_left()
+    public void A_deck_sound_is_placed_on_its_remaining_slides()
     {
         var slides = Enumerable.Range(1, 4).Select(n => new Slide($"s{n}", "", "", "", new(new string('0', 64), MediaTypes.Png, 1, 16, 9), 4000, Transition.Cut, false, Step.Whole($"s{n}"))).ToValueList();
         var found = new DeckSound("tune.mp3", 2, 3, false, -6, "with") { DelayMs = 500 };
@@ -154,7 +154,7 @@ public sealed class PresentationTests : IDisposable
     }
 
     [Fact]
-    public void What_leaves_and_comes_again_is_there_more_than_once_and_a_paragraph_that_leaves_keeps_its_place()
+    public void Shapes_can_reappear_and_hidden_paragraphs_keep_their_space()
     {
         var slide = $"""
             ><p:cSld><p:spTree>{Shape(3, 10, 200, 100, 40, body: Paragraph("First") + Paragraph("Second"))}{Shape(4, 10, 300, 100, 40, body: Paragraph("Moth"))}{Shape(5, 10, 300, 100, 40, body: Paragraph("Flash"))}</p:spTree></p:cSld>
@@ -223,7 +223,7 @@ public sealed class PresentationTests : IDisposable
     }
 
     [Fact]
-    public void A_slide_inherits_places_looks_and_colours()
+    public void A_slide_inherits_positions_formats_and_colours()
     {
         var text = """<a:p><a:pPr lvl="1"/><a:r><a:rPr b="1"/><a:t>one</a:t></a:r></a:p><a:p><a:pPr lvl="1"/><a:r><a:t>two</a:t></a:r></a:p>""";
         var slide = $"""
@@ -249,7 +249,7 @@ public sealed class PresentationTests : IDisposable
     }
 
     [Fact]
-    public void An_opendocument_presentation_is_read_and_drawn()
+    public void An_OpenDocument_presentation_is_read_and_drawn()
     {
         Odp(PathOf("walk.odp"),
             """

@@ -66,7 +66,7 @@ public sealed class PresentationWriterTests : IDisposable
     }
 
     [Fact]
-    public async Task A_deck_is_itself_again_though_all_its_slides_look_like_pages_of_another_file()
+    public async Task A_deck_with_replaced_pictures_is_exported_as_the_original()
     {
         File.Copy(Path.Combine(AppContext.BaseDirectory, "night-walk.pptx"), PathOf("own"));
         File.WriteAllText(PathOf("pages"), "%PDF-1.7");
@@ -77,7 +77,7 @@ public sealed class PresentationWriterTests : IDisposable
     }
 
     [Fact]
-    public async Task Reveals_of_a_slide_wait_for_clicks_or_come_by_the_clock()
+    public async Task Steps_wait_for_clicks_or_follow_the_clock()
     {
         var slide = $"""
             ><p:cSld><p:spTree>{Shape(3, 10, 200, 100, 40, body: Paragraph("Before the bat"))}{Shape(4, 10, 300, 100, 40, body: Paragraph("An aside"))}</p:spTree></p:cSld>
@@ -104,7 +104,7 @@ public sealed class PresentationWriterTests : IDisposable
     }
 
     [Fact]
-    public async Task What_no_document_can_hold_is_left_out_of_texts()
+    public async Task Invalid_characters_are_removed_from_text()
     {
         File.Copy(Path.Combine(AppContext.BaseDirectory, "night-walk.pptx"), PathOf("own"));
         var own = DeckFormats.Read([new(PathOf("own"), "own.pptx", "own")]).ToSlides(NewId, 4000);
@@ -116,7 +116,7 @@ public sealed class PresentationWriterTests : IDisposable
     [Theory]
     [InlineData(true)]
     [InlineData(false)]
-    public async Task Videos_go_out_with_their_settings_and_lie_where_the_decks_own_did(bool byHand)
+    public async Task Videos_are_exported_with_settings_and_the_original_layer(bool byHand)
     {
         File.Copy(Path.Combine(AppContext.BaseDirectory, "lamp-talk.pptx"), PathOf("own"));
         File.WriteAllBytes(PathOf("still.jpg"), [0xFF]);
@@ -167,7 +167,7 @@ public sealed class PresentationWriterTests : IDisposable
     }
 
     [Fact]
-    public async Task What_a_deck_may_hold_is_kept_or_told()
+    public async Task Contents_of_a_deck_are_kept_or_reported()
     {
         const string media = """<p:pic><p:nvPicPr><p:cNvPr id="5" name="far"/><p:nvPr><a:audioFile r:link="rFar"/></p:nvPr></p:nvPicPr></p:pic><p:pic><p:nvPicPr><p:cNvPr id="6" name="Near"/><p:nvPr><a:audioFile r:link="rNear"/></p:nvPr></p:nvPicPr></p:pic>""";
         const string link = """<p:sp><p:nvSpPr><p:cNvPr id="7" name="On"><a:hlinkClick r:id="rOn" action="ppaction://hlinksldjump"/></p:cNvPr><p:nvPr/></p:nvSpPr><p:spPr/></p:sp>""";

@@ -16,7 +16,7 @@ public sealed class ShowPackageTests : IDisposable
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-packages");
 
     [Fact]
-    public async Task What_is_written_is_read_again_with_its_files()
+    public async Task A_package_is_read_back_with_its_files()
     {
         var (show, from) = await ShowAsync();
         var told = new Told();
@@ -29,7 +29,7 @@ public sealed class ShowPackageTests : IDisposable
 
     /// <summary>A slide whose picture came from another file still belongs to its deck; the package is complete without that deck's file too.</summary>
     [Fact]
-    public async Task A_deck_goes_along_though_its_slides_look_like_pages_of_another_file()
+    public async Task A_package_contains_the_deck_even_if_its_pictures_were_replaced()
     {
         var (show, from) = await ShowAsync();
         var deck = await from.PutAsync(new MemoryStream("a deck"u8.ToArray()), 100, () => new RuleException("too large"), CancellationToken.None);
@@ -44,7 +44,7 @@ public sealed class ShowPackageTests : IDisposable
     }
 
     [Fact]
-    public async Task Damage_is_told_and_never_taken_in()
+    public async Task Damaged_packages_are_rejected()
     {
         var (show, from) = await ShowAsync();
         await ShowPackage.WriteAsync(show, PathOf("a.phonaris"), from.PathOf, null, CancellationToken.None);
@@ -83,7 +83,7 @@ public sealed class ShowPackageTests : IDisposable
 
     /// <summary>docs/show.schema.json is generated from the types; PHONARIS_WRITE_SCHEMA names the file to write.</summary>
     [Fact]
-    public void The_published_schema_is_that_of_the_types()
+    public void The_published_schema_matches_the_types()
     {
         var schema = (JsonObject)ShowJson.Options.GetJsonSchemaAsNode(typeof(PackageDocument), new JsonSchemaExporterOptions
         {

@@ -30,7 +30,7 @@ public sealed class TimingSheetTests
     }
 
     [Fact]
-    public void The_page_shows_what_is_written_as_text()
+    public void The_page_encodes_text()
     {
         var html = TimingSheetHtml.Of(Sheet);
         Assert.Contains("Moths &lt;at&gt; dusk", html);
@@ -40,7 +40,7 @@ public sealed class TimingSheetTests
     }
 
     [Fact]
-    public void The_music_used_is_told_with_what_is_not_known_and_no_formulas()
+    public void The_music_sheet_shows_missing_rights_and_has_no_formulas()
     {
         var music = new MusicUsed("Moths", 20 * Frames.PerSecond,
         [
@@ -54,7 +54,7 @@ public sealed class TimingSheetTests
     }
 
     [Fact]
-    public void A_run_sheet_has_sections_pictures_keys_and_what_goes_on()
+    public void A_run_sheet_has_sections_pictures_keys_and_continuing_sounds()
     {
         var picture = new PictureSource(new string('0', 64), MediaTypes.Png, 1, 16, 9);
         var html = RunSheetHtml.Of(

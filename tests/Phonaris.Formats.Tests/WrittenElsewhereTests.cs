@@ -12,7 +12,7 @@ public sealed class WrittenElsewhereTests
     private readonly IReadOnlyList<SlideDrawing> _slides = DeckFormats.Draw(Path.Combine(AppContext.BaseDirectory, "field-notes.pptx"), MediaTypes.Pptx, [1, 2, 3, 4]);
 
     [Fact]
-    public void Forms_lie_where_they_were_put()
+    public void Shapes_have_their_positions()
     {
         var (slide, shapes) = (_slides[0], _slides[0].Shapes);
         Assert.Equal((10 * Inch, 5.625 * Inch, new SolidPaint(0xFF101820)), (slide.Width, slide.Height, slide.Background));
@@ -27,7 +27,7 @@ public sealed class WrittenElsewhereTests
     }
 
     [Fact]
-    public void A_table_has_its_columns_its_colours_and_what_is_joined()
+    public void A_table_has_columns_colours_and_merged_cells()
     {
         var shape = _slides[1].Shapes.Single();
         var table = shape.Table!;
@@ -42,7 +42,7 @@ public sealed class WrittenElsewhereTests
     }
 
     [Fact]
-    public void Columns_of_a_chart_are_as_high_as_their_values()
+    public void Chart_columns_have_the_right_heights()
     {
         var bars = _slides[2].Shapes.Where(s => s.Fill == new SolidPaint(0xFF7B3F68)).Select(s => s.Box).ToList();
         Assert.Equal(2, bars.Count);
@@ -53,7 +53,7 @@ public sealed class WrittenElsewhereTests
     }
 
     [Fact]
-    public void Words_look_as_they_were_told()
+    public void Text_has_its_format()
     {
         var (words, list) = (_slides[3].Shapes[0].Text!, _slides[3].Shapes[1].Text!);
         var runs = words.Paragraphs[0].Runs;

@@ -8,7 +8,7 @@ public sealed class DerivedFilesTests : IDisposable
     private int _made;
 
     [Fact]
-    public async Task A_file_is_made_once_however_many_ask_and_appears_whole()
+    public async Task A_file_is_made_once_and_appears_complete()
     {
         var all = Enumerable.Range(0, 8).Select(_ => _sandbox.Derived.GetAsync("a/file", MakeAsync, CancellationToken.None)).ToList();
         Assert.False(_sandbox.Derived.Has("a/file"));
@@ -20,7 +20,7 @@ public sealed class DerivedFilesTests : IDisposable
     }
 
     [Fact]
-    public async Task Who_still_wants_a_file_gets_it_when_who_asked_first_does_not()
+    public async Task A_cancelled_first_request_does_not_affect_the_others()
     {
         using var first = new CancellationTokenSource();
         var given = _sandbox.Derived.GetAsync("file", MakeAsync, first.Token);
@@ -33,7 +33,7 @@ public sealed class DerivedFilesTests : IDisposable
     }
 
     [Fact]
-    public async Task What_could_not_be_made_leaves_nothing_and_can_be_tried_again()
+    public async Task A_failure_leaves_no_file_and_can_be_retried()
     {
         await Assert.ThrowsAsync<InvalidDataException>(() => _sandbox.Derived.GetAsync("file", BreakAsync, CancellationToken.None));
         Assert.DoesNotContain(Directory.GetFiles(_sandbox.PathOf("derived")), f => f.Contains("file", StringComparison.Ordinal));

@@ -14,7 +14,7 @@ public sealed class DrawingPainterTests : IDisposable
     private readonly Sandbox _box = new();
 
     [Fact]
-    public async Task Shapes_stand_where_they_are_put_turned_and_mirrored()
+    public async Task Shapes_are_rotated_and_mirrored()
     {
         using var picture = await PaintAsync(
         [
@@ -31,7 +31,7 @@ public sealed class DrawingPainterTests : IDisposable
     }
 
     [Fact]
-    public async Task Pictures_are_cropped_and_gradients_run_their_way()
+    public async Task Pictures_are_cropped_and_gradients_have_their_direction()
     {
         using var halves = new SKBitmap(20, 10);
         for (var x = 0; x < 20; x++)
@@ -48,7 +48,7 @@ public sealed class DrawingPainterTests : IDisposable
     }
 
     [Fact]
-    public async Task A_form_has_its_holes_its_shades_its_line_and_room_for_its_text()
+    public async Task A_shape_has_holes_shades_a_line_and_a_text_box()
     {
         ValueList<PenMove> Square(double from, double to) =>
             [new(PenMoveKind.Move, from, from), new(PenMoveKind.Line, to, from), new(PenMoveKind.Line, to, to), new(PenMoveKind.Line, from, to), new(PenMoveKind.Close, 0, 0)];
@@ -71,7 +71,7 @@ public sealed class DrawingPainterTests : IDisposable
     }
 
     [Fact]
-    public async Task Shadows_fall_to_the_same_side_however_a_shape_is_turned()
+    public async Task Shadows_do_not_rotate_with_their_shape()
     {
         var shadow = new Shadow(0xFF808080, 0, 10, 0);
         using var picture = await PaintAsync(
@@ -90,7 +90,7 @@ public sealed class DrawingPainterTests : IDisposable
     }
 
     [Fact]
-    public async Task Text_goes_on_in_the_next_column_and_pictures_lead_lines()
+    public async Task Text_flows_into_columns_and_has_picture_bullets()
     {
         using var dot = new SKBitmap(8, 8);
         dot.Erase(new SKColor(Apricot));
@@ -134,7 +134,7 @@ public sealed class DrawingPainterTests : IDisposable
     }
 
     [Fact]
-    public async Task Pictures_are_laid_side_by_side_and_colours_run_outward()
+    public async Task Pictures_are_tiled_and_radial_gradients_drawn()
     {
         using var halves = new SKBitmap(40, 1);
         halves.Pixels = [.. Enumerable.Repeat(new SKColor(Pine), 20), .. Enumerable.Repeat(new SKColor(Apricot), 20)];
@@ -156,7 +156,7 @@ public sealed class DrawingPainterTests : IDisposable
     }
 
     [Fact]
-    public async Task Metafiles_of_both_kinds_are_drawn_where_their_steps_say()
+    public async Task Both_metafile_formats_are_drawn()
     {
         DrawnShape Shown(double x, byte[] file) => new(new(x, 0, 80, 60), Outlines.Rectangle, new PicturePaint(file, 0, 0, 0, 0), null, null);
         using var picture = await PaintAsync([Shown(0, Metafiles.Wmf()), Shown(100, Metafiles.Emf()), Shown(0, [.. Metafiles.Emf().Take(60)]) with { Box = new(0, 70, 20, 20) }]);
@@ -173,7 +173,7 @@ public sealed class DrawingPainterTests : IDisposable
     [Theory]
     [InlineData("<g>", "</g>", 50_000), InlineData("<image href='data:image/svg+xml;base64,PHN2Zy8+'/>", "", 1)]
     [InlineData("<mask id='m0'><rect mask='url(#m1)'/><rect mask='url(#m1)'/></mask><mask id='m1'><rect mask='url(#m0)'/>", "</mask>", 300)]
-    public async Task A_drawing_that_comes_to_too_much_is_left_out(string open, string close, int times)
+    public async Task A_drawing_that_is_too_large_is_left_out(string open, string close, int times)
     {
         var file = Encoding.UTF8.GetBytes($"<svg xmlns='http://www.w3.org/2000/svg' width='20' height='20'><rect width='20' height='20'/>{string.Concat(Enumerable.Repeat(open, times))}{string.Concat(Enumerable.Repeat(close, times))}</svg>");
         using var picture = await PaintAsync([new(new(0, 0, 20, 20), Outlines.Rectangle, new PicturePaint(file, 0, 0, 0, 0), null, null)]);
@@ -181,7 +181,7 @@ public sealed class DrawingPainterTests : IDisposable
     }
 
     [Fact]
-    public async Task Letters_that_the_font_of_an_SVG_drawing_lacks_are_written_all_the_same()
+    public async Task Missing_letters_of_an_SVG_font_are_substituted()
     {
         static byte[] Words(string text) => Encoding.UTF8.GetBytes($"<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"180\" height=\"20\"><text x=\"2\" y=\"16\" font-family=\"Arial\" font-size=\"14\">{text}</text></svg>");
         async Task<int> PaintedAsync(string text)
@@ -195,7 +195,7 @@ public sealed class DrawingPainterTests : IDisposable
     }
 
     [Fact]
-    public void A_picture_is_decoded_once_at_the_size_it_is_used_and_never_beyond_its_own()
+    public void A_picture_is_decoded_once_at_the_size_needed()
     {
         using var large = new SKBitmap(600, 400);
         large.Erase(new SKColor(Pine));
@@ -213,7 +213,7 @@ public sealed class DrawingPainterTests : IDisposable
     }
 
     [Fact]
-    public void Drawings_are_written_in_the_fonts_they_name()
+    public void Drawings_use_the_fonts_they_name()
     {
         var drawn = new[] { "Times New Roman", "Courier New", "Atkinson Hyperlegible Next", "Arial, sans-serif" }.Select(family =>
         {
@@ -225,7 +225,7 @@ public sealed class DrawingPainterTests : IDisposable
     }
 
     [Fact]
-    public async Task Lines_end_in_their_forms_and_letters_have_outlines()
+    public async Task Lines_have_arrowheads_and_letters_have_outlines()
     {
         DrawnShape Drawn(double y, LineEnd end) => new(new(10, y, 50, 0), Outlines.Diagonal, null, new(Pine, 2, [], End: end), null);
         TextRun hollow = new("mm", 30, 0xFFFFFFFF, "Arial") { Outline = new(Apricot, 1, []) };
@@ -261,7 +261,7 @@ public sealed class DrawingPainterTests : IDisposable
     }
 
     [Fact]
-    public async Task Text_as_a_whole_stands_in_the_middle_its_lines_where_they_are_aligned()
+    public async Task Text_is_centred_as_a_block_and_aligned_by_line()
     {
         Paragraph Line(string text) => new([new TextRun(text, 20, Pine, "Arial")], Align.Left, 0, 0, null, 0, 0, 1);
         using var picture = await PaintAsync(
@@ -297,7 +297,7 @@ public sealed class DrawingPainterTests : IDisposable
     }
 
     [Fact]
-    public async Task Rows_of_a_table_grow_with_what_is_in_them_and_those_below_move_on()
+    public async Task Table_rows_grow_with_their_contents()
     {
         TextBody Said(string text) => new([new([new TextRun(text, 10, Pine, "Arial")], Align.Left, 0, 0, null, 0, 0, 1)], 2, 3, 2, 3, Anchor.Top, Wraps: true, Shrinks: false);
         // "mmmm mmmm" is 33.3 + 2.8 + 33.3 points wide in this font and size, so it takes two lines in a width of 46; a line of it is 11.5 high.
@@ -317,7 +317,7 @@ public sealed class DrawingPainterTests : IDisposable
     }
 
     [Fact]
-    public async Task A_picture_that_fills_is_cut_off_and_one_shown_whole_has_bars()
+    public async Task A_filling_picture_is_cropped_and_a_fitted_one_has_bars()
     {
         var slide = _box.Slide("a", SKColors.Red, 1000);
         using var whole = await _box.Pictures.FrameAsync(slide.Picture, 200, 200, CancellationToken.None);

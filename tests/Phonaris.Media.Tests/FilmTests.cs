@@ -20,7 +20,7 @@ public sealed class FilmTests : IDisposable
     [Theory]
     [InlineData(FilmFormat.Mp4, "h264", "aac", "mov_text")]
     [InlineData(FilmFormat.Webm, "vp9", "opus", "webvtt")]
-    public async Task A_film_has_its_length_chapters_captions_pictures_and_the_engines_sound(FilmFormat format, string pictures, string sound, string captions)
+    public async Task A_film_has_length_chapters_captions_pictures_and_the_engines_sound(FilmFormat format, string pictures, string sound, string captions)
     {
         var show = await ShowAsync();
         var film = _box.PathOf($"film.{format}");
@@ -60,7 +60,7 @@ public sealed class FilmTests : IDisposable
     }
 
     [Fact]
-    public async Task Sound_encoded_in_pieces_is_as_good_as_encoded_whole()
+    public async Task Sound_encoded_in_segments_is_as_good_as_encoded_whole()
     {
         var music = await _box.SoundAsync("music", _box.Make("music.wav", "-f", "lavfi", "-i", "anoisesrc=r=48000:d=100:c=pink:seed=5:a=0.3", "-ac", "2"));
         var show = Show.Empty("Long") with { Slides = [_box.Slide("a", SKColors.Gray, 100_000)], Sounds = [music] };
@@ -82,7 +82,7 @@ public sealed class FilmTests : IDisposable
     }
 
     [Fact]
-    public async Task A_longer_hold_or_another_level_encodes_no_picture_again()
+    public async Task A_new_hold_or_level_encodes_no_picture_again()
     {
         var show = await ShowAsync();
         await ExportAsync(show, _box.PathOf("first.mp4"));
@@ -95,7 +95,7 @@ public sealed class FilmTests : IDisposable
     }
 
     [Fact]
-    public async Task A_full_disk_is_told_and_nothing_half_made_is_left()
+    public async Task A_full_disk_is_reported_and_leaves_no_partial_film()
     {
         var show = await ShowAsync();
         var folder = _box.PathOf("small");
@@ -123,7 +123,7 @@ public sealed class FilmTests : IDisposable
     }
 
     [Fact]
-    public async Task Sound_files_hold_the_engines_samples_to_24_bits()
+    public async Task Sound_files_contain_the_engines_samples_to_24_bits()
     {
         var show = await ShowAsync();
         var mixed = Mix(show);
@@ -140,7 +140,7 @@ public sealed class FilmTests : IDisposable
     [InlineData(SoundFileFormat.Mp3)]
     [InlineData(SoundFileFormat.Opus)]
     [InlineData(SoundFileFormat.M4a)]
-    public async Task Coded_sound_files_are_as_long_and_as_loud_as_the_engines_samples(SoundFileFormat format)
+    public async Task Compressed_sound_files_have_the_right_length_and_level(SoundFileFormat format)
     {
         var show = await ShowAsync();
         var (mixed, path) = (Mix(show), _box.PathOf($"s.{format}"));
@@ -153,7 +153,7 @@ public sealed class FilmTests : IDisposable
     }
 
     [Fact]
-    public async Task Stems_add_up_to_the_sum_handovers_and_all()
+    public async Task Stems_add_up_to_the_mix_including_crossfades()
     {
         var show = await ShowAsync();
         var (first, voice) = (show.Cues[0] with { Span = new("a", "b"), LevelDb = 10 }, show.Sounds[0] with { Id = "voice", Kind = SoundKind.Voice });
@@ -176,7 +176,7 @@ public sealed class FilmTests : IDisposable
     }
 
     [Fact]
-    public async Task A_schedule_in_pieces_is_the_mix_to_the_last_bit_wherever_they_are_made()
+    public async Task A_schedule_in_segments_equals_the_mix_to_the_last_bit()
     {
         var show = await ShowAsync();
         using var pieces = new MemoryStream();

@@ -43,7 +43,7 @@ public sealed class LettersTests
 
     [Theory]
     [MemberData(nameof(Scripts))]
-    public void Every_letter_of_a_script_has_a_glyph_and_no_two_texts_look_alike(string script, string one, string other)
+    public void Every_script_has_glyphs(string script, string one, string other)
     {
         var (first, second) = (Glyphs(one), Glyphs(other));
         Assert.DoesNotContain((ushort)0, first);
@@ -54,7 +54,7 @@ public sealed class LettersTests
     }
 
     [Fact]
-    public void Letters_join_combine_and_are_reordered_as_their_script_is_written()
+    public void Letters_are_joined_combined_and_reordered_by_script()
     {
         // Joined Arabic letters have other forms than isolated ones.
         Assert.NotEqual(Glyphs("بيت").Order(), Glyphs("ب").Concat(Glyphs("ي")).Concat(Glyphs("ت")).Order());
@@ -66,7 +66,7 @@ public sealed class LettersTests
     }
 
     [Fact]
-    public void What_is_read_from_right_to_left_is_seen_so_and_numbers_within_are_not()
+    public void Right_to_left_text_is_reordered_and_numbers_are_not()
     {
         var line = Assert.Single(Lay("שלום 15 עולם abc", 500, rightToLeft: true).Lines);
         var seen = line.Pieces.Where(p => !p.IsSpace).Select(p => p.Level).ToList();
@@ -78,7 +78,7 @@ public sealed class LettersTests
     }
 
     [Fact]
-    public void Lines_break_where_the_widths_of_the_font_that_is_asked_for_have_them_break()
+    public void Lines_break_by_the_widths_of_the_requested_font()
     {
         // The widths that Liberation Sans shares with the family it replaces, in thousandths of its size (AFM of the standard fonts): i 222, m 833, space 278.
         foreach (var (family, letter, thousandths) in new[] { ("Arial", "i", 222), ("Arial", "m", 833), ("Times New Roman", "m", 778), ("Times New Roman", "i", 278), ("Courier New", "i", 600), ("Courier New", "m", 600) })
@@ -98,7 +98,7 @@ public sealed class LettersTests
     }
 
     [Fact]
-    public void Tabulators_spacing_and_set_distances_are_kept()
+    public void Tabs_spacing_and_exact_line_heights_are_kept()
     {
         var tabbed = Lay("i\ti\ti", 500, font: "Arial", tabs: [100]).Lines[0];
         // The first tab stop is at 100; after the last they are 72 apart.
@@ -111,7 +111,7 @@ public sealed class LettersTests
     }
 
     [Fact]
-    public void What_stands_in_for_a_font_is_told_once_and_only_where_lines_may_break_elsewhere()
+    public void Font_substitutes_are_reported_once_if_lines_may_break_differently()
     {
         Assert.Equal(
             [new("Arial", "Liberation Sans", true), new FontUsed("Calibri", "Carlito", true), new("Cambria Light", "Caladea", false), new("Some Garamond", "Liberation Serif", false), new("Strange Code", "Liberation Mono", false)],
@@ -122,7 +122,7 @@ public sealed class LettersTests
 
     [Theory]
     [InlineData(0, false, false), InlineData(1, false, true), InlineData(0, true, true), InlineData(2, true, true)]
-    public void The_pdf_is_offered_once_wherever_pictures_are_in_doubt(int lacks, bool otherFont, bool offered)
+    public void A_PDF_is_suggested_once_if_pictures_may_differ(int lacks, bool otherFont, bool offered)
     {
         string[] notDrawn = [.. Enumerable.Range(1, lacks).Select(n => $"Slide {n}: a chart is left out.")];
         var doubts = DeckWarnings.Of(notDrawn, otherFont ? ["Some Garamond", "Calibri"] : ["Calibri"]);

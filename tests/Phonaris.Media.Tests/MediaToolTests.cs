@@ -5,7 +5,7 @@ public sealed class MediaToolTests
 {
     /// <summary>So little is only written when the file is closed, and ffmpeg ends as if it had succeeded.</summary>
     [Fact]
-    public async Task A_file_whose_end_did_not_fit_on_the_disk_is_not_taken_for_whole()
+    public async Task A_file_cut_by_a_full_disk_is_not_accepted()
     {
         var full = await Assert.ThrowsAsync<RuleException>(() => MediaTool.RunAsync(
             "ffmpeg", ["-v", "error", "-f", "lavfi", "-i", "sine=duration=0.1", "-f", "s16le", "-y", "file:/dev/full"], null, null, MediaTool.Quick, CancellationToken.None));
@@ -13,7 +13,7 @@ public sealed class MediaToolTests
     }
 
     [Fact]
-    public async Task A_program_that_is_given_bounds_has_them_whatever_becomes_of_who_began_it()
+    public async Task A_programs_limits_outlive_its_starter()
     {
         using var said = new MemoryStream();
         await MediaTool.RunAsync("sh", ["-c", "ulimit -v; ulimit -t"], null, CliWrap.PipeTarget.ToStream(said), TimeSpan.FromSeconds(7), CancellationToken.None, mostBytes: 512_000_000);
@@ -21,7 +21,7 @@ public sealed class MediaToolTests
     }
 
     [Fact]
-    public async Task A_program_that_is_not_there_or_comes_to_no_end_is_told_by_name()
+    public async Task A_missing_or_endless_program_is_reported_by_name()
     {
         var missing = await Assert.ThrowsAsync<RuleException>(() => MediaTool.RunAsync("no-such-program", [], null, null, MediaTool.Quick, CancellationToken.None));
         Assert.Contains("no-such-program is not installed", missing.Message);
@@ -31,7 +31,7 @@ public sealed class MediaToolTests
     }
 
     [Fact]
-    public async Task What_a_build_of_ffmpeg_lacks_is_told_by_name_and_a_crash_is_a_complaint_about_the_file()
+    public async Task Missing_parts_of_ffmpeg_are_reported_and_a_crash_is_blamed_on_the_file()
     {
         var lacking = await Assert.ThrowsAsync<RuleException>(() => MediaTool.RunAsync(
             "ffmpeg", ["-v", "error", "-f", "lavfi", "-i", "sine=duration=0.1", "-af", "nosuchfilter", "-f", "null", "-"], null, null, MediaTool.Quick, CancellationToken.None));
@@ -42,7 +42,7 @@ public sealed class MediaToolTests
     }
 
     [Fact]
-    public async Task Programs_end_with_whoever_began_them()
+    public async Task Programs_end_with_their_starter()
     {
         // The death signal that the kernel keeps for a program, as the program reads it: 9, KILL.
         using var said = new MemoryStream();

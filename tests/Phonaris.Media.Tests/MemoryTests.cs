@@ -4,7 +4,7 @@ public sealed class MemoryTests
 {
     /// <summary>However much is stored, the limit holds, and recently used entries stay; an entry half as large as the limit fits among small ones.</summary>
     [Fact]
-    public async Task What_is_kept_stays_within_its_bytes_and_the_last_has_room()
+    public async Task The_cache_keeps_its_limit_and_recent_entries()
     {
         const int most = 10_000_000;
         using var memory = Memory.Of(most);

@@ -9,7 +9,7 @@ public sealed class SlidePicturesTests : IDisposable
     private readonly Sandbox _box = new();
 
     [Fact]
-    public async Task Pages_of_a_pdf_are_drawn_each_by_itself_or_all_ahead()
+    public async Task PDF_pages_are_drawn_singly_or_ahead_of_time()
     {
         using (var stream = File.Create(_box.PathOf("deck")))
         using (var pdf = SKDocument.CreatePdf(stream))
@@ -30,7 +30,7 @@ public sealed class SlidePicturesTests : IDisposable
     }
 
     [Fact]
-    public async Task What_a_package_says_of_a_pictures_size_takes_no_more_memory_than_a_picture_may()
+    public async Task A_declared_picture_size_cannot_exhaust_memory()
     {
         var slide = _box.Slide("a", SKColors.White, 1000);
         foreach (var (width, height) in new[] { (1, 100_000), (0, 90), (90, 0) })
@@ -42,7 +42,7 @@ public sealed class SlidePicturesTests : IDisposable
     }
 
     [Fact]
-    public async Task Drawings_are_drawn_with_the_houses_fonts()
+    public async Task Drawings_use_the_bundled_fonts()
     {
         await File.WriteAllTextAsync(_box.PathOf("svg"), """
             <svg xmlns="http://www.w3.org/2000/svg" width="320" height="180" viewBox="0 0 320 180"><rect width="320" height="180" fill="#fff"/>
@@ -68,7 +68,7 @@ public sealed class SlidePicturesTests : IDisposable
     [InlineData(MediaTypes.Png, SKEncodedImageFormat.Png)]
     [InlineData(MediaTypes.Jpeg, SKEncodedImageFormat.Jpeg)]
     [InlineData(MediaTypes.WebP, SKEncodedImageFormat.Webp)]
-    public async Task Stripes_too_fine_to_be_seen_are_grey_at_any_size(string type, SKEncodedImageFormat format)
+    public async Task Very_fine_stripes_become_grey_at_any_size(string type, SKEncodedImageFormat format)
     {
         using (var striped = new SKBitmap(2000, 1000, SKColorType.Gray8, SKAlphaType.Opaque))
         {
@@ -83,7 +83,7 @@ public sealed class SlidePicturesTests : IDisposable
     }
 
     [Fact]
-    public async Task A_drawing_reaches_for_nothing_outside_itself()
+    public async Task A_drawing_loads_nothing_from_outside()
     {
         var red = PlainPicture.Write(_box.PathOf("outside.png"), SKColors.Red, 40, 40);
         await File.WriteAllTextAsync(_box.PathOf("reaching"), $"""

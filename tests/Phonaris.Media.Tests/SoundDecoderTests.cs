@@ -18,7 +18,7 @@ public sealed class SoundDecoderTests : IDisposable
     [InlineData("a.aac", "aac")]
     [InlineData("a.wma", "wmav2")]
     [InlineData("a.aiff", "pcm_s16be")]
-    public async Task Every_common_format_comes_in_at_its_length_and_level(string name, string codec)
+    public async Task Common_formats_are_decoded_with_length_and_level(string name, string codec)
     {
         // Mono, to check that both sides get it unchanged: ffmpeg's default is 3 dB less.
         var sound = await _box.SoundAsync(name, _box.Make(name, "-f", "lavfi", "-i", "sine=frequency=1000:sample_rate=48000:duration=3", "-af", "volume=2", "-c:a", codec));
@@ -35,7 +35,7 @@ public sealed class SoundDecoderTests : IDisposable
     }
 
     [Fact]
-    public async Task Lossless_sound_at_the_engines_rate_comes_in_bit_by_bit()
+    public async Task Lossless_sound_at_48_kHz_is_decoded_exactly()
     {
         var path = _box.Make("noise.flac", "-f", "lavfi", "-i", "anoisesrc=r=48000:d=2:c=pink:seed=1", "-ac", "2", "-sample_fmt", "s16");
         var sound = await _box.SoundAsync("noise", path);
@@ -45,7 +45,7 @@ public sealed class SoundDecoderTests : IDisposable
     }
 
     [Fact]
-    public async Task A_sample_that_is_no_number_is_silent_and_spoils_nothing_behind_it()
+    public async Task Invalid_samples_become_silence()
     {
         var path = _box.Make("bad.wav", "-f", "lavfi", "-i", "aevalsrc='if(eq(n,48000),0/0,0.25*sin(2*PI*1000*t))':s=48000:d=3", "-c:a", "pcm_f32le");
         Assert.Contains(Sandbox.Decode(path), float.IsNaN);
@@ -60,7 +60,7 @@ public sealed class SoundDecoderTests : IDisposable
     [InlineData("words.mp3", "This is a shopping list, not a sound.\nEggs.\n")]
     [InlineData("list.wav", "#EXTM3U\n/etc/hostname\n")]
     [InlineData("list.m4a", "ffconcat version 1.0\nfile /etc/hostname\n")]
-    public async Task What_is_no_sound_is_refused_by_name_and_leaves_nothing(string name, string content)
+    public async Task Files_that_are_not_sounds_are_rejected_by_name(string name, string content)
     {
         await File.WriteAllTextAsync(_box.PathOf(name), content);
         var problem = await Assert.ThrowsAsync<RuleException>(() => _box.SoundAsync(name, _box.PathOf(name)));
@@ -70,7 +70,7 @@ public sealed class SoundDecoderTests : IDisposable
     }
 
     [Fact]
-    public async Task A_sound_of_no_length_is_refused()
+    public async Task An_empty_sound_is_rejected()
     {
         var path = _box.Make("nothing.wav", "-f", "lavfi", "-i", "anullsrc=r=48000", "-t", "0");
         Assert.Contains("has no audio", (await Assert.ThrowsAsync<RuleException>(() => _box.SoundAsync("nothing.wav", path))).Message);
@@ -79,7 +79,7 @@ public sealed class SoundDecoderTests : IDisposable
     }
 
     [Fact]
-    public async Task A_decoding_that_is_stopped_leaves_nothing_and_can_be_done_again()
+    public async Task Cancelled_decoding_leaves_nothing_and_can_be_repeated()
     {
         var path = _box.Make("long.wav", "-f", "lavfi", "-i", "sine=duration=120", "-ac", "2");
         File.Copy(path, _box.PathOf("hash"));
@@ -92,7 +92,7 @@ public sealed class SoundDecoderTests : IDisposable
 
     [Theory]
     [InlineData("-KILL"), InlineData("-TERM"), InlineData("-INT")]
-    public async Task A_decoder_that_is_killed_is_no_damaged_file(string signal)
+    public async Task A_killed_decoder_does_not_count_as_a_damaged_file(string signal)
     {
         var path = _box.Make("long.flac", "-f", "lavfi", "-i", "sine=duration=120", "-ac", "2");
         File.Copy(path, _box.PathOf("long"));
@@ -124,7 +124,7 @@ public sealed class SoundDecoderTests : IDisposable
     }
 
     [Fact]
-    public async Task What_is_made_of_a_sound_is_one_set_and_is_made_again_as_one()
+    public async Task Derived_files_of_a_sound_are_made_together()
     {
         var sound = await _box.SoundAsync("tone", _box.Make("tone.wav", "-f", "lavfi", "-i", "sine=duration=2", "-ac", "2"));
         var show = Show.Empty("S") with { Sounds = [sound] };
@@ -163,7 +163,7 @@ public sealed class SoundDecoderTests : IDisposable
     }
 
     [Fact]
-    public void What_there_is_no_room_for_is_told_before_it_is_begun()
+    public void Too_little_disk_space_is_reported_before_decoding()
     {
         Room.Need(_box.PathOf("here"), 1, "a sound");
         Assert.Matches(@"^The disk is too full for a sound, which needs 9000000000\.0 GB with \d+(\.\d)? [GM]B available\.", Assert.Throws<RuleException>(() => Room.Need(_box.PathOf("here"), 9_000_000_000_000_000_000, "a sound")).Message);

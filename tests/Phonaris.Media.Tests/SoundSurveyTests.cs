@@ -11,7 +11,7 @@ public sealed class SoundSurveyTests : IDisposable
     private readonly Sandbox _box = new();
 
     [Fact]
-    public async Task Loudness_agrees_with_ffmpegs_on_the_demos_sounds()
+    public async Task Loudness_agrees_with_ffmpeg_on_the_demo()
     {
         // The longest are left out, because ffmpeg takes its time.
         foreach (var path in Directory.EnumerateFiles(Path.Combine(Root(), "demo", "sounds"), "*.ogg").Where(p => new FileInfo(p).Length < 400_000).Order())
@@ -44,7 +44,7 @@ public sealed class SoundSurveyTests : IDisposable
     }
 
     [Fact]
-    public async Task Speech_is_told_from_music()
+    public async Task Speech_is_distinguished_from_music()
     {
         async Task<SoundKind> GuessAsync(string file)
         {
@@ -59,7 +59,7 @@ public sealed class SoundSurveyTests : IDisposable
     }
 
     [Fact]
-    public async Task A_damaged_sound_is_taken_as_far_as_it_goes_and_what_is_missing_is_told()
+    public async Task A_damaged_sound_is_used_in_part_and_the_loss_is_reported()
     {
         var bytes = await File.ReadAllBytesAsync(_box.Make("whole.flac", "-f", "lavfi", "-i", "anoisesrc=r=48000:d=10:seed=3", "-ac", "2"));
         await File.WriteAllBytesAsync(_box.PathOf("half.flac"), bytes[..(bytes.Length * 6 / 10)]);
@@ -74,14 +74,14 @@ public sealed class SoundSurveyTests : IDisposable
     [InlineData("concat.wav", "ffconcat version 1.0\nfile '/etc/hostname'\n")]
     [InlineData("manifest.m4a", "<?xml version=\"1.0\"?><MPD xmlns=\"urn:mpeg:dash:schema:mpd:2011\"><Period><BaseURL>http://127.0.0.1:1/x</BaseURL></Period></MPD>")]
     [InlineData("sdp.ogg", "v=0\no=- 0 0 IN IP4 127.0.0.1\nc=IN IP4 127.0.0.1\nm=audio 5004 RTP/AVP 0\n")]
-    public async Task Lists_and_manifests_that_pretend_to_be_sounds_are_refused(string name, string content)
+    public async Task Playlists_disguised_as_sounds_are_rejected(string name, string content)
     {
         await File.WriteAllTextAsync(_box.PathOf(name), content);
         Assert.Contains("is not a sound", (await Assert.ThrowsAsync<RuleException>(() => _box.SoundAsync(name, _box.PathOf(name)))).Message);
     }
 
     [Fact]
-    public async Task A_sound_that_claims_absurd_length_is_refused_or_read_as_it_is()
+    public async Task An_absurd_declared_length_is_rejected_or_ignored()
     {
         var bytes = await File.ReadAllBytesAsync(_box.Make("short.wav", "-f", "lavfi", "-i", "sine=duration=1:sample_rate=48000", "-ac", "2", "-bitexact"));
         BitConverter.TryWriteBytes(bytes.AsSpan(4), uint.MaxValue - 8);
@@ -98,7 +98,7 @@ public sealed class SoundSurveyTests : IDisposable
     }
 
     [Fact]
-    public async Task Mutated_sounds_are_read_or_refused()
+    public async Task Corrupted_sounds_are_read_or_rejected()
     {
         var good = new[] { "ogg", "mp3", "m4a", "flac" }
             .Select(ending => _box.Make($"good.{ending}", "-f", "lavfi", "-i", "sine=300:duration=0.5:sample_rate=48000", "-ac", "2"))
@@ -123,7 +123,7 @@ public sealed class SoundSurveyTests : IDisposable
     }
 
     [Fact]
-    public async Task A_lighter_copy_is_as_long_to_the_frame()
+    public async Task A_compressed_copy_has_the_same_length_to_the_frame()
     {
         var sound = await _box.SoundAsync("heavy", _box.Make("heavy.wav", "-f", "lavfi", "-i", "anoisesrc=r=44100:d=7.3:seed=2:c=pink", "-ac", "2"));
         await SoundEncoder.LighterAsync(_box.Sounds.Open(sound.Media), _box.PathOf("light.ogg"), null, CancellationToken.None);
@@ -134,7 +134,7 @@ public sealed class SoundSurveyTests : IDisposable
     }
 
     [Fact]
-    public async Task A_full_disk_is_told_and_nothing_half_made_stays()
+    public async Task A_full_disk_is_reported_and_leaves_no_partial_sound()
     {
         var e = await Assert.ThrowsAsync<RuleException>(() => WholeFile.WriteAsync(_box.PathOf("to/film.mp4"), async partial =>
         {
@@ -146,7 +146,7 @@ public sealed class SoundSurveyTests : IDisposable
     }
 
     [Fact]
-    public void Derived_files_are_kept_within_a_bound_those_used_last_the_longest()
+    public void Derived_files_stay_within_a_limit_and_recent_ones_are_kept()
     {
         var now = DateTime.UtcNow;
         foreach (var (name, days) in new[] { ("a/old", 9), ("a/older", 12), ("b/new", 1), ("b/open", 0) })

@@ -13,7 +13,7 @@ public sealed class StretchedSoundTests : IDisposable
     private readonly Sandbox _sandbox = new();
 
     [Fact]
-    public async Task A_tone_keeps_its_pitch_and_gets_exactly_its_length_whoever_asks_first()
+    public async Task A_stretched_tone_keeps_its_pitch_and_has_the_exact_length()
     {
         // Bursts half a second apart on a tone: longer than a segment, so that segments join.
         var hash = (await _sandbox.SoundAsync("tone", _sandbox.Make("tone.wav", "-f", "lavfi", "-i", "aevalsrc=0.2*sin(440*2*PI*t)+0.6*cos(6000*2*PI*t)*exp(-pow((mod(t\\,0.5)-0.25)/0.012\\,2)):s=48000:d=12", "-ac", "2"))).Media;
@@ -45,7 +45,7 @@ public sealed class StretchedSoundTests : IDisposable
     }
 
     [Fact]
-    public async Task Lengths_a_fiftieth_of_a_second_apart_are_other_samples_each_to_its_very_end()
+    public async Task Slightly_different_lengths_are_stretched_separately()
     {
         var hash = (await _sandbox.SoundAsync("tone", _sandbox.Make("tone.wav", "-f", "lavfi", "-i", "sine=440:duration=600:sample_rate=48000", "-ac", "2"))).Media;
         foreach (var length in (long[])[610_000 * Frames.PerMs, 610_020 * Frames.PerMs])
@@ -59,7 +59,7 @@ public sealed class StretchedSoundTests : IDisposable
     }
 
     [Fact]
-    public async Task What_could_not_be_worked_out_is_tried_again()
+    public async Task Failed_segments_are_retried()
     {
         var hash = (await _sandbox.SoundAsync("tone", _sandbox.Make("tone.wav", "-f", "lavfi", "-i", "sine=440:duration=3:sample_rate=48000", "-ac", "2"))).Media;
         // A file where the folder should be.
@@ -75,7 +75,7 @@ public sealed class StretchedSoundTests : IDisposable
 
     [Theory]
     [InlineData(8.75), InlineData(10.15), InlineData(11)]
-    public async Task A_cue_that_is_stretched_keeps_its_pitch_and_gets_the_length_of_its_slides(double seconds)
+    public async Task A_stretched_cue_keeps_its_pitch_and_fits_its_slides(double seconds)
     {
         var sound = await _sandbox.SoundAsync("tone", _sandbox.Make("tone.wav", "-f", "lavfi", "-i", "sine=440:duration=10:sample_rate=48000", "-ac", "2"));
         var show = Show.Empty("Stretched").Apply(new AddSlides([.. Enumerable.Range(1, 2).Select(n => _sandbox.Slide($"s{n}", SKColors.Red, (long)(seconds * 500)))], 0)).Show;

@@ -32,7 +32,7 @@ public sealed class VideoTests : IDisposable
     [InlineData("deep.mp4", "hevc", false, 320, 180, "-c:v", "libx265", "-pix_fmt", "yuv420p10le", "-color_trc", "smpte2084", "-color_primaries", "bt2020", "-colorspace", "bt2020nc", "-x265-params", "log-level=none")]
     [InlineData("odd.mkv", "h264", false, 161, 91, "-c:v", "libx264", "-pix_fmt", "yuv444p", "-vf", "scale=161:91,setsar=1")]
     [InlineData("uneven.mkv", "h264", false, 320, 180, "-c:v", "libx264", "-vf", "setpts=PTS+0.015*mod(N\\,3)/TB", "-vsync", "vfr", "-pix_fmt", "yuv420p")]
-    public async Task Every_common_container_and_coding_comes_in_and_is_seen_where_it_is_heard(string name, string coding, bool plays, int width, int height, params string[] how)
+    public async Task Common_video_formats_are_imported_in_sync(string name, string coding, bool plays, int width, int height, params string[] how)
     {
         var video = await FlashesAsync(name, how);
         Assert.Equal((coding, plays, width, height, true), (video.Video!.Coding, video.Video.PlaysAnywhere, video.Video.Width, video.Video.Height, video.Video.HasSound));
@@ -45,7 +45,7 @@ public sealed class VideoTests : IDisposable
     [Theory]
     [InlineData(FilmFormat.Mp4)]
     [InlineData(FilmFormat.Webm)]
-    public async Task Trimmed_going_round_and_at_another_speed_flash_and_beep_stay_together(FilmFormat format)
+    public async Task Trimmed_looped_and_at_another_speed_picture_and_sound_stay_in_sync(FilmFormat format)
     {
         var video = await FlashesAsync("a.mp4", "-c:v", "libx264", "-pix_fmt", "yuv420p");
         // From 0.6 s to 3.6 s it flashes after 0.4, 1.4 and 2.4 s.
@@ -58,7 +58,7 @@ public sealed class VideoTests : IDisposable
     }
 
     [Fact]
-    public async Task A_part_that_is_handed_on_is_exact_and_keeps_its_sound()
+    public async Task An_exported_part_is_exact_and_keeps_its_sound()
     {
         var video = await FlashesAsync("a.mkv", "-c:v", "mpeg4", "-g", "100");
         AssertTogether(await _box.Videos.PartAsync(video, 28_800, 172_800, withSound: true, null, CancellationToken.None), [0.4, 1.4, 2.4]);
@@ -70,7 +70,7 @@ public sealed class VideoTests : IDisposable
     }
 
     [Fact]
-    public async Task Only_the_seconds_in_which_something_moves_are_encoded_and_dissolves_lie_over_them()
+    public async Task Only_moving_seconds_are_encoded_and_dissolves_are_applied()
     {
         var video = await FlashesAsync("a.mp4", "-c:v", "libx264", "-pix_fmt", "yuv420p");
         // Three slides of 8 s. On the second it is in the lower right corner, and leaves with a dissolve to the third.
@@ -96,7 +96,7 @@ public sealed class VideoTests : IDisposable
     }
 
     [Fact]
-    public async Task A_video_held_upright_is_turned_and_one_without_sound_is_as_long_as_its_pictures()
+    public async Task A_portrait_video_is_rotated_and_a_silent_one_has_its_full_length()
     {
         _box.Make("lying.mp4", "-f", "lavfi", "-i", "color=white:s=320x180:r=25:d=2", "-vf", "drawbox=0:0:160:180:color=black:t=fill", "-c:v", "libx264", "-pix_fmt", "yuv420p");
         var video = await _box.SoundAsync("v", _box.Make("upright.mp4", "-i", _box.PathOf("lying.mp4"), "-c", "copy", "-metadata:s:v", "rotate=270"), SoundKind.Video);
@@ -118,7 +118,7 @@ public sealed class VideoTests : IDisposable
     [InlineData("one.mp4", "single picture", "-f", "lavfi", "-i", "color=red:s=64x64:r=25", "-frames:v", "1", "-c:v", "libx264")]
     [InlineData("other.mkv", "video codec that is not supported", "-f", "lavfi", "-i", "color=red:s=64x64:r=25:d=1", "-c:v", "ffv1")]
     [InlineData("sound.m4a", "has no video", "-f", "lavfi", "-i", "sine=duration=1", "-c:a", "aac")]
-    public async Task What_is_no_video_that_can_be_shown_is_refused_with_a_sentence(string name, string says, params string[] how)
+    public async Task Unusable_videos_are_rejected_with_a_sentence(string name, string says, params string[] how)
     {
         var problem = await Assert.ThrowsAsync<RuleException>(() => _box.SoundAsync(name, _box.Make(name, how), SoundKind.Video));
         Assert.StartsWith(name, problem.Message.Replace("The pictures of ", "", StringComparison.Ordinal), StringComparison.Ordinal);
@@ -128,14 +128,14 @@ public sealed class VideoTests : IDisposable
     [Theory]
     [InlineData("list.mp4", "#EXTM3U\n/etc/hostname\n")]
     [InlineData("list.webm", "ffconcat version 1.0\nfile /etc/hostname\n")]
-    public async Task A_list_of_other_files_is_no_video(string name, string content)
+    public async Task A_playlist_is_not_a_video(string name, string content)
     {
         await File.WriteAllTextAsync(_box.PathOf(name), content);
         Assert.StartsWith(name, (await Assert.ThrowsAsync<RuleException>(() => _box.SoundAsync(name, _box.PathOf(name), SoundKind.Video))).Message, StringComparison.Ordinal);
     }
 
     [Fact]
-    public async Task A_video_that_claims_years_is_refused_and_one_that_is_damaged_is_taken_as_far_as_it_goes()
+    public async Task An_absurd_length_is_rejected_and_a_damaged_video_is_used_in_part()
     {
         var whole = await File.ReadAllBytesAsync((await MadeAsync("whole.mp4", "-c:v", "libx264", "-g", "25", "-pix_fmt", "yuv420p", "-movflags", "+faststart")).Path);
         var years = whole.ToArray();

@@ -12,7 +12,7 @@ public class Yuv420Tests
     [InlineData(93)]
     [InlineData(255)]
     [InlineData(256)]
-    public void Between_two_pictures_each_byte_is_the_nearest_of_both_by_their_shares(int share)
+    public void A_mix_of_two_pictures_is_rounded_correctly(int share)
     {
         // Every pair of bytes, and some that do not fill a vector.
         var from = Enumerable.Range(0, 65536 + 7).Select(k => (byte)k).ToArray();
@@ -31,7 +31,7 @@ public class Yuv420Tests
     [InlineData(255, 0, 0, 63, 102, 240)]
     [InlineData(0, 255, 0, 173, 42, 26)]
     [InlineData(0, 0, 255, 32, 240, 118)]
-    public void Colours_become_those_of_BT_709(byte red, byte green, byte blue, byte y, byte u, byte v)
+    public void Colours_are_converted_to_BT_709(byte red, byte green, byte blue, byte y, byte u, byte v)
     {
         using var picture = Pixels.Opaque(4, 2);
         picture.Erase(new SKColor(red, green, blue));

@@ -14,7 +14,7 @@ public sealed class BackupTests : IDisposable
     private Backups Backups => new(_database.PathOf("backups"), _database.PathOf("test.db"), _clock);
 
     [Fact]
-    public async Task A_copy_is_made_each_day_while_the_database_is_in_use_and_seven_are_kept()
+    public async Task Daily_backups_are_made_in_use_and_seven_are_kept()
     {
         var store = new ShowStore(_database, TimeProvider.System);
         await store.AddAsync("x", Show.Empty("0"), default);
@@ -45,7 +45,7 @@ public sealed class BackupTests : IDisposable
     }
 
     [Fact]
-    public async Task A_change_of_the_format_of_shows_is_a_reason_for_a_copy_and_a_later_one_is_refused()
+    public async Task A_format_upgrade_makes_a_backup_and_a_newer_format_is_rejected()
     {
         var path = _database.PathOf("test.db");
         await using (var db = _database.CreateDbContext()) await db.Database.ExecuteSqlAsync($"PRAGMA user_version=1");
@@ -58,7 +58,7 @@ public sealed class BackupTests : IDisposable
     }
 
     [Fact]
-    public async Task What_was_backed_up_is_restored_with_its_files_whatever_happened_since()
+    public async Task A_backup_is_restored_with_its_files()
     {
         var (data, to) = (_database.PathOf("data"), _database.PathOf("copy"));
         Directory.CreateDirectory(data);

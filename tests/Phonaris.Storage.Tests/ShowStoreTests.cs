@@ -10,7 +10,7 @@ public sealed class ShowStoreTests : IDisposable
     private readonly TestDatabase _database = new();
 
     [Fact]
-    public async Task Edits_undo_and_redo_go_on_after_a_restart()
+    public async Task Edits_undo_and_redo_survive_a_restart()
     {
         await Store().AddAsync("x", Show.Empty("First"), default);
         await Store().ApplyAsync("x", new MadeEdit(1, new RenameShow("Second")), default);
@@ -29,7 +29,7 @@ public sealed class ShowStoreTests : IDisposable
     }
 
     [Fact]
-    public async Task Edits_on_an_old_revision_merge_unless_they_touch_the_same()
+    public async Task Edits_on_an_old_revision_merge_unless_they_conflict()
     {
         var store = Store();
         var show = Show.Empty("Two pages") with { Slides = [Slide("a"), Slide("b")] };
@@ -43,7 +43,7 @@ public sealed class ShowStoreTests : IDisposable
     }
 
     [Fact]
-    public async Task What_a_page_did_itself_since_does_not_collide_and_what_another_did_does()
+    public async Task Only_edits_of_others_conflict()
     {
         var store = Store();
         await store.AddAsync("x", Show.Empty("Two pages") with { Slides = [Slide("a")] }, default);
@@ -57,7 +57,7 @@ public sealed class ShowStoreTests : IDisposable
     }
 
     [Fact]
-    public async Task A_request_that_is_sent_again_because_its_answer_was_lost_changes_nothing_more()
+    public async Task A_repeated_request_is_applied_once()
     {
         var store = Store();
         await store.AddAsync("x", Show.Empty("First"), default);
@@ -79,7 +79,7 @@ public sealed class ShowStoreTests : IDisposable
     }
 
     [Fact]
-    public async Task Undo_takes_back_what_was_seen_and_not_what_somebody_else_did_meanwhile()
+    public async Task Undo_reverts_what_the_user_saw_and_not_later_edits_of_others()
     {
         var store = Store();
         await store.AddAsync("x", Show.Empty("Two pages") with { Slides = [Slide("a"), Slide("b")] }, default);
@@ -99,7 +99,7 @@ public sealed class ShowStoreTests : IDisposable
     }
 
     [Fact]
-    public async Task What_no_show_can_be_is_kept_by_no_door()
+    public async Task Invalid_shows_are_never_stored()
     {
         var store = Store();
         var show = Show.Empty("Sound") with { Slides = [Slide("a"), Slide("b")] };
@@ -117,7 +117,7 @@ public sealed class ShowStoreTests : IDisposable
     }
 
     [Fact]
-    public async Task A_hundred_edits_at_once_are_all_kept()
+    public async Task A_hundred_concurrent_edits_are_all_stored()
     {
         var store = Store();
         await store.AddAsync("x", Show.Empty("Busy"), default);
@@ -127,7 +127,7 @@ public sealed class ShowStoreTests : IDisposable
     }
 
     [Fact]
-    public async Task Going_back_is_one_revision_and_all_of_it_or_none()
+    public async Task Restoring_a_version_is_one_atomic_revision()
     {
         var store = Store();
         await store.AddAsync("x", Show.Empty("0"), default);
@@ -147,7 +147,7 @@ public sealed class ShowStoreTests : IDisposable
     }
 
     [Fact]
-    public async Task However_long_consequences_take_to_work_out_other_shows_are_written_meanwhile()
+    public async Task Slow_consequences_do_not_block_other_shows()
     {
         var (slow, other) = (new Consequences(), Store());
         var store = Store(slow);
@@ -165,7 +165,7 @@ public sealed class ShowStoreTests : IDisposable
     }
 
     [Fact]
-    public async Task What_can_follow_only_later_becomes_part_of_the_last_edit()
+    public async Task Late_consequences_join_the_last_edit()
     {
         var late = new Consequences();
         var store = Store(late);
@@ -181,7 +181,7 @@ public sealed class ShowStoreTests : IDisposable
     }
 
     [Fact]
-    public async Task A_deleted_show_cannot_be_opened_and_one_that_was_fetched_back_is_not_removed()
+    public async Task A_deleted_show_cannot_be_opened_and_a_restored_one_is_kept()
     {
         var clock = new Clock();
         var store = new ShowStore(_database, clock);
@@ -205,7 +205,7 @@ public sealed class ShowStoreTests : IDisposable
     }
 
     [Fact]
-    public async Task Of_two_logs_of_one_run_the_longer_is_kept_whichever_comes_first()
+    public async Task The_longer_log_of_a_run_is_kept()
     {
         await Store().AddAsync("x", Show.Empty("Run"), default);
         var runs = new RunStore(_database);
@@ -217,7 +217,7 @@ public sealed class ShowStoreTests : IDisposable
     }
 
     [Fact]
-    public async Task Of_many_shows_those_used_last_are_in_memory_and_the_disk_has_back_what_removed_ones_took()
+    public async Task Recent_shows_are_cached_and_deleted_ones_free_disk_space()
     {
         var store = Store();
         for (var n = 0; n < 20; n++) await store.AddAsync($"s{n}", Show.Empty($"Show {n}"), default);
@@ -238,7 +238,7 @@ public sealed class ShowStoreTests : IDisposable
     }
 
     [Fact]
-    public async Task A_busy_database_is_tried_again()
+    public async Task A_busy_database_is_retried()
     {
         await Store().AddAsync("x", Show.Empty("Busy"), default);
         await using var db = _database.CreateDbContext();
@@ -251,7 +251,7 @@ public sealed class ShowStoreTests : IDisposable
     }
 
     [Fact]
-    public async Task Who_uses_a_file_is_recorded_with_its_user_and_gone_with_it()
+    public async Task File_uses_are_recorded_and_deleted_with_their_user()
     {
         var (uses, store, jobs) = (new FileUses(_database), Store(), new JobStore(_database));
         var (first, second, third) = (new string('1', 64), new string('2', 64), new string('3', 64));
@@ -280,7 +280,7 @@ public sealed class ShowStoreTests : IDisposable
     }
 
     [Fact]
-    public async Task Jobs_of_one_subject_are_one_and_lists_hold_no_inputs()
+    public async Task Duplicate_jobs_are_merged_and_lists_omit_inputs()
     {
         var jobs = new JobStore(_database);
         await Store().AddAsync("x", Show.Empty("X"), default);
@@ -298,7 +298,7 @@ public sealed class ShowStoreTests : IDisposable
     }
 
     [Fact]
-    public async Task Files_are_kept_by_content_and_never_by_halves()
+    public async Task Files_are_stored_by_content_and_completely()
     {
         var files = new FileStore(Path.Combine(_database.Folder, "files"));
         var first = await files.PutAsync(new MemoryStream([1, 2, 3]), 3, () => new("Too large."), default);

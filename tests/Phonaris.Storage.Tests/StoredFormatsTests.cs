@@ -12,7 +12,7 @@ public sealed class StoredFormatsTests : IDisposable
     private readonly TestDatabase _database = new();
 
     [Fact]
-    public void The_migrations_make_the_database_of_the_model()
+    public void The_migrations_match_the_model()
     {
         using var db = _database.CreateDbContext();
         Assert.False(db.Database.HasPendingModelChanges());
@@ -22,7 +22,7 @@ public sealed class StoredFormatsTests : IDisposable
     [Theory]
     [InlineData(1, "Runs")]
     [InlineData(2, "NothingLost")]
-    public async Task What_was_kept_long_ago_is_read_and_the_database_of_then_is_kept_beside(int format, string migration)
+    public async Task Old_databases_are_upgraded_and_backed_up(int format, string migration)
     {
         var json = await File.ReadAllTextAsync(Path.Combine(AppContext.BaseDirectory, "Stored", $"format-{format}.json"));
         var path = Path.Combine(_database.Folder, "old.db");
@@ -55,7 +55,7 @@ public sealed class StoredFormatsTests : IDisposable
     }
 
     [Fact]
-    public async Task Clearances_and_pieces_of_the_catalogue_that_stood_in_sentences_still_hold()
+    public async Task Clearances_stored_as_text_still_count()
     {
         var json = await File.ReadAllTextAsync(Path.Combine(AppContext.BaseDirectory, "Stored", "format-3.json"));
         var rights = StoredJson.Read<Show>(json, 3).Validated().Sounds.Select(s => s.Rights).ToList();
@@ -68,7 +68,7 @@ public sealed class StoredFormatsTests : IDisposable
     }
 
     [Fact]
-    public async Task Findings_that_were_ignored_under_another_name_still_are()
+    public async Task Findings_ignored_under_an_old_name_stay_ignored()
     {
         var json = await File.ReadAllTextAsync(Path.Combine(AppContext.BaseDirectory, "Stored", "format-4.json"));
         Assert.Equal(["off-target cue-1 -28 -16", "unused-sound sound-0"], StoredJson.Read<Show>(json, 4).Validated().IgnoredFindings);

@@ -19,7 +19,7 @@ public sealed class UploadStoreTests : IDisposable
     }
 
     [Fact]
-    public async Task Pieces_become_a_file_known_by_its_content()
+    public async Task Chunks_become_a_file_with_a_content_hash()
     {
         var bytes = RandomNumberGenerator.GetBytes(500_000);
         await _store.CreateAsync("a1", new("noise.wav", "sound", bytes.Length, 1_000_000));
@@ -39,7 +39,7 @@ public sealed class UploadStoreTests : IDisposable
     }
 
     [Fact]
-    public async Task A_length_once_said_is_final_and_a_damaged_record_harms_only_itself()
+    public async Task A_declared_length_is_final_and_a_damaged_record_affects_no_other()
     {
         await _store.CreateAsync("a1", new("a.wav", "sound", 100, 1_000));
         await _store.CreateAsync("a2", new("b.wav", "take-x", null, 1_000));
@@ -57,7 +57,7 @@ public sealed class UploadStoreTests : IDisposable
     }
 
     [Fact]
-    public async Task What_arrived_before_a_connection_broke_is_kept()
+    public async Task Data_received_before_a_disconnect_is_kept()
     {
         await _store.CreateAsync("b1", new("take.webm", "take-x", null, 1_000));
         await Assert.ThrowsAsync<IOException>(() => _store.AppendAsync("b1", 0, null, new Breaking(400), CancellationToken.None));
@@ -74,7 +74,7 @@ public sealed class UploadStoreTests : IDisposable
     }
 
     [Fact]
-    public async Task An_interrupted_upload_takes_no_room_from_others_and_expires_by_when_it_was_last_written()
+    public async Task Interrupted_uploads_reserve_no_space_and_expire()
     {
         await _store.CreateAsync("c1", new("old.mp4", "video", 10_000_000_000, 20_000_000_000));
         Assert.Equal(10_000_000_000, await _store.IncomingBytesAsync());
@@ -99,7 +99,7 @@ public sealed class UploadStoreTests : IDisposable
     }
 
     [Fact]
-    public async Task Whatever_a_server_was_doing_when_it_ended_a_complete_upload_is_finished_by_who_asks()
+    public async Task A_complete_upload_is_finished_after_any_crash()
     {
         var bytes = RandomNumberGenerator.GetBytes(1_000);
         var hash = Convert.ToHexStringLower(SHA256.HashData(bytes));

@@ -27,7 +27,7 @@ public sealed class LauncherTests : IDisposable
     }
 
     [Fact]
-    public async Task Paths_are_those_of_the_folder_the_person_stands_in()
+    public async Task Paths_are_relative_to_the_current_folder()
     {
         var (code, said, _) = await RunAsync([], "tool", "new", "mine.phonaris");
         Assert.Equal((0, $"{Elsewhere}|{AppHost.FullName}/artifacts/bin/Phonaris.Tool/release/Phonaris.Tool.dll new mine.phonaris"), (code, said.Trim()));
@@ -36,7 +36,7 @@ public sealed class LauncherTests : IDisposable
     }
 
     [Fact]
-    public async Task What_is_built_is_built_again_when_its_content_changed_whatever_the_times_say()
+    public async Task Builds_depend_on_contents_not_times()
     {
         var source = Path.Combine(AppHost.FullName, "src", "a.cs");
         await File.WriteAllTextAsync(source, "one");
@@ -56,7 +56,7 @@ public sealed class LauncherTests : IDisposable
     }
 
     [Fact]
-    public async Task An_sdk_that_is_too_old_is_told_in_a_sentence_before_anything_else()
+    public async Task An_old_SDK_is_reported_first()
     {
         var (code, _, errors) = await RunAsync([("SDK", "")], "tool", "--version");
         Assert.Equal((1, "phonaris: an SDK of .NET 10 is needed; this machine has: 9.0.100. Install the .NET SDK 10 and try again."), (code, errors.Trim().Split('\n')[^1]));
@@ -64,7 +64,7 @@ public sealed class LauncherTests : IDisposable
     }
 
     [Fact]
-    public async Task What_is_there_is_not_asked_for_again_and_what_is_missing_is_installed_one_by_one()
+    public async Task Only_missing_packages_are_installed()
     {
         // As for a user who is not root, without /usr/sbin on the path; and a release that lacks one font.
         Program("apt-cache", "echo 'libicu72 - International Components for Unicode'");

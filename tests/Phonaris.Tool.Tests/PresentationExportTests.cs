@@ -20,7 +20,7 @@ public sealed class PresentationExportTests : IDisposable
     [Theory]
     [InlineData(true)]
     [InlineData(false)]
-    public void Any_show_makes_a_file_that_says_where_its_sounds_go(bool byHand) => Shows.Any.Sample(
+    public void Any_show_exports_the_right_sound_positions(bool byHand) => Shows.Any.Sample(
         show =>
         {
             var timed = TimedShow.Of(show);

@@ -10,7 +10,7 @@ namespace Phonaris.Tool.Tests;
 public sealed class PresentationFileTests : Toolbox
 {
     [Fact]
-    public void Sounds_laid_by_the_clock_add_up_to_what_the_film_sounds_like()
+    public void A_self_running_export_sounds_like_the_film()
     {
         MakeShow();
         Json("export", "a.phonaris", "--to", "a.wav");
@@ -42,7 +42,7 @@ public sealed class PresentationFileTests : Toolbox
     }
 
     [Fact]
-    public void By_hand_spans_loops_and_starts_are_said_and_what_cannot_be_is_told()
+    public void A_presented_export_has_spans_loops_and_starts_and_reports_losses()
     {
         MakeShow();
         var hand = Json("export", "a.phonaris", "--to", "hand.pptx");

@@ -9,7 +9,7 @@ namespace Phonaris.Tool.Tests;
 public sealed class ToolTests : Toolbox
 {
     [Fact]
-    public void From_pictures_and_a_sound_to_a_film_and_back_to_figures()
+    public void From_pictures_and_a_sound_to_a_measured_film()
     {
         for (var n = 1; n <= 4; n++) Picture($"{n}.png", new(0x40, (byte)(n * 50), 0x80));
         Ffmpeg("tone.flac", "-f", "lavfi", "-i", "sine=1000:duration=3:sample_rate=48000", "-af", "volume=4,pan=stereo|c0=c0|c1=c0");
@@ -33,7 +33,7 @@ public sealed class ToolTests : Toolbox
     }
 
     [Fact]
-    public void What_is_named_for_a_slide_is_laid_there_and_the_music_over_all()
+    public void A_draft_places_sounds_by_name_and_music_over_all()
     {
         for (var n = 1; n <= 3; n++) Picture($"{n}.png", SKColors.Red);
         Ffmpeg("2 voice.wav", "-f", "lavfi", "-i", "sine=300:duration=4:sample_rate=48000", "-ac", "2");
@@ -53,7 +53,7 @@ public sealed class ToolTests : Toolbox
     }
 
     [Fact]
-    public void Levels_are_told_as_they_come_out_matched_and_kept_at_their_targets()
+    public void Levels_are_printed_matched_and_followed()
     {
         for (var n = 1; n <= 3; n++) Picture($"{n}.png", SKColors.Red);
         Ffmpeg("soft.wav", "-f", "lavfi", "-i", "anoisesrc=c=pink:r=48000:a=0.2:d=10:seed=1", "-ac", "2");
@@ -81,7 +81,7 @@ public sealed class ToolTests : Toolbox
     }
 
     [Fact]
-    public void A_video_is_placed_told_checked_and_taken_over_from_a_presentation()
+    public void A_video_is_placed_checked_and_imported_from_a_presentation()
     {
         Picture("1.png", SKColors.Red);
         Picture("2.png", SKColors.Blue);
@@ -125,7 +125,7 @@ public sealed class ToolTests : Toolbox
     }
 
     [Fact]
-    public void A_show_is_looked_over_and_scripts_are_told_by_the_exit_code()
+    public void Checks_set_the_exit_code()
     {
         Picture("1.png", SKColors.Red);
         Picture("2.png", SKColors.Blue);
@@ -145,7 +145,7 @@ public sealed class ToolTests : Toolbox
     }
 
     [Fact]
-    public async Task Verbs_at_once_on_one_package_all_tell()
+    public async Task Concurrent_verbs_on_one_package_all_count()
     {
         Picture("1.png", SKColors.Red);
         Ffmpeg("tone.wav", "-f", "lavfi", "-i", "sine=1000:duration=1");
@@ -155,7 +155,7 @@ public sealed class ToolTests : Toolbox
     }
 
     [Fact]
-    public void A_deck_is_told_and_its_pictures_are_written()
+    public void A_deck_is_printed_and_its_pictures_written()
     {
         Ffmpeg("moth wings.png", "-f", "lavfi", "-i", "testsrc=s=640x360", "-frames:v", "1");
         var slide = Json("deck", "moth wings.png", "--pictures", "out").GetProperty("slides")[0];
@@ -212,7 +212,7 @@ public sealed class ToolTests : Toolbox
     }
 
     [Fact]
-    public void Music_is_listened_to_and_made_as_long_as_wanted()
+    public void Music_is_analysed_and_fitted()
     {
         // Two beats per second, a chord for each bar of four.
         Ffmpeg("reel.flac", "-f", "lavfi", "-i", "aevalsrc='0.3*sin(2*PI*(220+55*floor(mod(t,8)/2))*t)*exp(-6*mod(t,0.5))+0.3*(random(0)-0.5)*exp(-60*mod(t,0.5))':d=48:s=48000", "-ac", "2");
@@ -259,7 +259,7 @@ public sealed class ToolTests : Toolbox
     }
 
     [Fact]
-    public void A_show_is_handed_over_as_what_the_ending_says_with_what_is_lost()
+    public void Exports_follow_the_extension_and_report_losses()
     {
         for (var n = 1; n <= 3; n++) Picture($"{n}.png", new(0x40, (byte)(n * 50), 0x80));
         Ffmpeg("tone.flac", "-f", "lavfi", "-i", "sine=330:duration=4:sample_rate=48000", "-metadata", "title=A tone", "-ac", "2");
@@ -317,7 +317,7 @@ public sealed class ToolTests : Toolbox
     }
 
     [Fact]
-    public void Bad_input_ends_with_3_bad_usage_with_2_and_nothing_half_made_is_left()
+    public void Bad_input_exits_with_3_and_bad_usage_with_2()
     {
         File.WriteAllText(PathOf("words.mp3"), "no sound");
         File.WriteAllText(PathOf("words.pdf"), "no deck");

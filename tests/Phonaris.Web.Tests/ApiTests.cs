@@ -17,7 +17,7 @@ public sealed class ApiTests(App app) : IClassFixture<App>
     private readonly App _app = app;
 
     [Fact]
-    public async Task From_files_to_a_show_with_a_cue_that_outlives_a_restart()
+    public async Task A_show_with_a_cue_survives_a_restart()
     {
         var show = await _app.ShowAsync(4);
         var sound = await _app.SoundAsync(show, _app.Make("Night tune.mp3", "-f", "lavfi", "-i", "sine=1000:duration=10", "-ac", "2"));
@@ -44,7 +44,7 @@ public sealed class ApiTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task Only_the_chunks_an_edit_touches_are_sent_again()
+    public async Task Only_changed_chunks_are_sent_again()
     {
         var show = await _app.ShowAsync(4);
         var sound = await _app.SoundAsync(show, _app.Make("tone.wav", "-f", "lavfi", "-i", "sine=440:duration=10", "-ac", "2"));
@@ -75,7 +75,7 @@ public sealed class ApiTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task Bad_input_is_told_by_name_and_changes_nothing()
+    public async Task Bad_input_is_reported_by_name_and_changes_nothing()
     {
         var show = await _app.ShowAsync(1);
         await File.WriteAllTextAsync(_app.PathOf("words.mp3"), "no sound at all");
@@ -106,7 +106,7 @@ public sealed class ApiTests(App app) : IClassFixture<App>
     [InlineData("edits", """{"revision":1,"edit":{"kind":"several","edits":[null],"what":"x"}}"""), InlineData("deck/look", """{"files":[null]}""")]
     [InlineData("edits", """{"revision":1,"edit":{"kind":"removeSlides","slideIds":[null]}}"""), InlineData("deck", """{"files":[{"hash":null,"name":"x"}],"index":0}""")]
     [InlineData("sounds", """{"hash":"../../../etc/passwd","name":"x"}"""), InlineData("clip", """{"cueIds":[null]}"""), InlineData("edits", "nothing"), InlineData("edits", "")]
-    public async Task What_cannot_be_understood_is_refused_in_a_sentence(string what, string body)
+    public async Task Malformed_requests_are_rejected_with_a_sentence(string what, string body)
     {
         var show = await _app.ShowAsync(1);
         var answer = await _app.Http.PostAsync($"/api/shows/{show}/{what}", new StringContent(body, Encoding.UTF8, "application/json"));
@@ -115,7 +115,7 @@ public sealed class ApiTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task The_same_file_six_times_at_once_is_one_sound()
+    public async Task Six_concurrent_uploads_of_a_file_become_one_sound()
     {
         var show = await _app.ShowAsync(1);
         var file = await _app.UploadAsync(_app.Make("once.wav", "-f", "lavfi", "-i", "sine=duration=1"), "sound");
@@ -127,7 +127,7 @@ public sealed class ApiTests(App app) : IClassFixture<App>
 
     /// <summary>The files of the page are fetched once and small: their names contain their content hashes.</summary>
     [Fact]
-    public async Task The_app_itself_goes_out_compressed_and_is_kept_by_its_hash()
+    public async Task The_client_is_compressed_and_cached_by_hash()
     {
         var page = await _app.Http.GetAsync("/shows/any");
         Assert.True(page.Headers.CacheControl!.NoCache);
@@ -156,7 +156,7 @@ public sealed class ApiTests(App app) : IClassFixture<App>
 
     [Theory]
     [InlineData("/"), InlineData("/api/shows"), InlineData("/api/nothing"), InlineData("/api/shows/none/span?typed=1"), InlineData("/clicker"), InlineData("/openapi/v1.json")]
-    public async Task Every_answer_says_what_may_be_done_with_it(string path)
+    public async Task Every_response_has_security_headers(string path)
     {
         var headers = (await _app.Http.GetAsync(path)).Headers;
         var policy = headers.GetValues("Content-Security-Policy").Single();

@@ -42,11 +42,11 @@ public partial class AppHostTests
     ];
 
     [Fact]
-    public void The_core_knows_of_nothing_outside_it() =>
+    public void The_core_depends_on_nothing_outside() =>
         AssertFree(Types.InAssembly(typeof(Show).Assembly), "Phonaris.Media", "Phonaris.Formats", "Phonaris.Storage", "Phonaris.Web", "Microsoft.AspNetCore", "Microsoft.EntityFrameworkCore", "CliWrap", "SkiaSharp");
 
     [Fact]
-    public void Formats_media_and_storage_know_only_the_core_and_exports_what_they_are_made_of()
+    public void Projects_depend_only_on_those_below()
     {
         AssertFree(Types.InAssembly(typeof(DerivedFiles).Assembly), "Phonaris.Formats", "Phonaris.Exports", "Phonaris.Storage", "Phonaris.Web", "Microsoft.AspNetCore", "Microsoft.EntityFrameworkCore");
         AssertFree(Types.InAssembly(typeof(ShowPackage).Assembly), "Phonaris.Media", "Phonaris.Exports", "Phonaris.Storage", "Phonaris.Web", "Microsoft.AspNetCore", "Microsoft.EntityFrameworkCore", "CliWrap");
@@ -55,17 +55,17 @@ public partial class AppHostTests
     }
 
     [Fact]
-    public void The_core_is_built_floor_by_floor() => AssertFloors(typeof(Show).Assembly, "Phonaris.Core", Core);
+    public void The_core_has_layers() => AssertFloors(typeof(Show).Assembly, "Phonaris.Core", Core);
 
     [Fact]
-    public void The_web_is_built_floor_by_floor() => AssertFloors(typeof(Program).Assembly, "Phonaris.Web", Web);
+    public void The_web_has_layers() => AssertFloors(typeof(Program).Assembly, "Phonaris.Web", Web);
 
     /// <summary>
     /// A type used by others is found by its name: in a file with its name, or with the beginning or the end of it (<c>CueStart</c> in <c>Cue.cs</c>), or beside
     /// the type with which it is always used.
     /// </summary>
     [Fact]
-    public void Each_type_is_in_the_file_one_would_look_in()
+    public void Each_type_is_in_the_file_of_its_name()
     {
         var files = Directory.EnumerateFiles(Path.Combine(Root(), "src"), "*.cs", SearchOption.AllDirectories)
             .Where(f => !f.Contains("/obj/", StringComparison.Ordinal) && !f.Contains("/Migrations/", StringComparison.Ordinal))

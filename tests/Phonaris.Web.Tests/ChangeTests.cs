@@ -33,7 +33,7 @@ public sealed class ChangeTests : IDisposable
 
     /// <summary>The client's own tests use these.</summary>
     [Fact]
-    public async Task The_changes_the_page_is_held_to_are_those_that_are_sent()
+    public async Task The_test_changes_of_the_page_are_those_sent()
     {
         var stored = Stored(Show(8));
         var before = await ViewAsync(stored);
@@ -69,7 +69,7 @@ public sealed class ChangeTests : IDisposable
     /// <summary>A group that moves together is sent once, however large it is.</summary>
     [Theory]
     [InlineData(20), InlineData(400)]
-    public async Task An_early_hold_sends_as_little_of_a_long_show_as_of_a_short_one(int slides)
+    public async Task An_early_hold_sends_little_of_a_long_show(int slides)
     {
         var stored = Stored(Show(slides));
         await ViewAsync(stored);
@@ -86,7 +86,7 @@ public sealed class ChangeTests : IDisposable
 
     /// <summary>A sound without its file is drawn silent, and with its waveform once the file is back, although nothing was edited.</summary>
     [Fact]
-    public async Task A_sound_whose_file_is_back_is_drawn_with_its_sound_again()
+    public async Task A_sound_whose_file_is_back_is_drawn_again()
     {
         var wave = BringIn.Wav(5 * Frames.PerSecond, n => (short)(n % 100 * 80)).ToArray();
         var hash = Convert.ToHexStringLower(SHA256.HashData(wave));

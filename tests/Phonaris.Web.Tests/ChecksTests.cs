@@ -50,7 +50,7 @@ public sealed class ChecksTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task A_show_that_is_not_there_has_no_checks()
+    public async Task A_missing_show_has_no_checks()
     {
         Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.GetAsync("/api/shows/nowhere/checks")).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.PostAsync(new Uri("/api/shows/nowhere/checks/fix", UriKind.Relative), null)).StatusCode);

@@ -16,7 +16,7 @@ public sealed class ClearingTests(App app) : IClassFixture<App>
     private readonly App _app = app;
 
     [Fact]
-    public async Task The_desk_is_asked_and_what_it_allows_is_kept_with_the_sound()
+    public async Task The_clearance_desks_answer_is_stored_with_the_sound()
     {
         var show = await _app.ShowAsync(3);
         var curtain = await TakenAsync(show, "curtain");
@@ -45,7 +45,7 @@ public sealed class ClearingTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task A_desk_may_be_slow_or_not_answer_and_nothing_is_lost()
+    public async Task A_slow_or_failing_desk_loses_nothing()
     {
         using var moody = new App();
         var show = await moody.ShowAsync(1);
@@ -64,7 +64,7 @@ public sealed class ClearingTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task A_piece_takes_the_place_of_another_and_its_cues_keep_what_is_set_of_them()
+    public async Task A_replaced_piece_keeps_its_cues_settings()
     {
         var show = await _app.ShowAsync(3);
         var sound = await TakenAsync(show, "market-morning");
@@ -79,7 +79,7 @@ public sealed class ClearingTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task The_music_of_another_show_is_proposed_and_laid()
+    public async Task The_music_of_another_show_is_proposed_and_placed()
     {
         var (may, june) = (await _app.ShowAsync(3), await _app.ShowAsync(5));
         await LayAsync(may, await TakenAsync(may, "hill-rain"), "c3");

@@ -17,7 +17,7 @@ public sealed class CueTests(App app) : IClassFixture<App>
     private readonly App _app = app;
 
     [Fact]
-    public async Task Settings_are_given_in_one_call_kept_under_a_name_and_taken_back()
+    public async Task Presets_are_applied_saved_and_undone()
     {
         var (show, cue) = await CueAsync();
         var view = await AfterAsync(show, $"/api/shows/{show}/apply", new ChosenSettings([cue], "soft"));
@@ -37,7 +37,7 @@ public sealed class CueTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task Cues_are_copied_into_another_show_with_their_sounds()
+    public async Task Cues_are_pasted_into_another_show_with_their_sounds()
     {
         var (show, cue) = await CueAsync();
         var clip = await PostAsync<CueClip>($"/api/shows/{show}/clip", new ChosenCues([cue]));
@@ -52,7 +52,7 @@ public sealed class CueTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task History_is_wound_back_and_forth_after_a_restart_and_a_version_is_gone_back_to()
+    public async Task History_and_versions_work_after_a_restart()
     {
         var (show, cue) = await CueAsync();
         await EditAsync(show, new SetLevel(cue, -10));
@@ -75,7 +75,7 @@ public sealed class CueTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task A_speed_is_heard_at_once_and_worked_out_ahead_and_a_cue_can_be_heard_alone()
+    public async Task A_new_speed_plays_immediately_and_a_cue_can_be_soloed()
     {
         var (show, cue) = await CueAsync();
         // A job that is no longer needed is cancelled.
@@ -102,7 +102,7 @@ public sealed class CueTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task Of_two_pages_edits_those_of_different_things_are_both_made_and_the_later_of_the_same_is_told()
+    public async Task Independent_edits_of_two_pages_are_both_made_and_conflicts_reported()
     {
         var (show, cue) = await CueAsync();
         var seen = (await _app.ViewAsync(show)).Revision;

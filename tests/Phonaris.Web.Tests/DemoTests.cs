@@ -20,7 +20,7 @@ public sealed class DemoTests : IDisposable
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-demo");
 
     [Fact]
-    public async Task Deleted_it_stays_deleted_and_nothing_about_it_ends_a_start()
+    public async Task A_deleted_or_damaged_demo_never_stops_a_start()
     {
         var demo = Path.Combine(_folder.FullName, "small");
         foreach (var folder in new[] { "slides", "sounds", "videos" }) Directory.CreateDirectory(Path.Combine(demo, folder));
@@ -51,7 +51,7 @@ public sealed class DemoTests : IDisposable
     }
 
     [Fact]
-    public async Task The_demo_has_something_to_look_at_and_to_hear()
+    public async Task The_demo_has_pictures_sound_and_findings()
     {
         var demo = Path.Combine(Root(), "demo");
         using var factory = new WebApplicationFactory<Program>().WithWebHostBuilder(host => host

@@ -12,7 +12,7 @@ public sealed class DraftTests(App app) : IClassFixture<App>
     private readonly App _app = app;
 
     [Fact]
-    public async Task A_draft_is_previewed_applied_in_part_and_undone_at_once()
+    public async Task A_draft_is_previewed_applied_in_part_and_undone()
     {
         var show = await _app.ShowAsync(3);
         foreach (var n in (int[])[1, 3]) await _app.SoundAsync(show, Tone($"{n} voice.wav", 200 + n, 3));

@@ -13,7 +13,7 @@ public sealed class DrillTests : IDisposable
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-drill");
 
     [Fact]
-    public async Task Of_two_people_at_one_show_nobodys_change_is_lost_without_a_word()
+    public async Task No_concurrent_edit_is_lost_silently()
     {
         using var server = await ServerProcess.StartAsync(Server, _folder.FullName, TimeSpan.FromSeconds(60));
         var show = await server.Http.ShowAsync("Drill");
@@ -24,7 +24,7 @@ public sealed class DrillTests : IDisposable
     }
 
     [Fact]
-    public async Task Jobs_whose_programs_are_killed_say_so_and_are_done_when_asked_again()
+    public async Task Jobs_with_killed_programs_report_it_and_can_be_retried()
     {
         using var server = await ServerProcess.StartAsync(Server, _folder.FullName, TimeSpan.FromSeconds(60));
         var figures = await new HinderDrill(server, _folder.FullName, 3, SoundSeconds, Pages, ["sound", "deck", "export flac"]).KillToolsAsync();
@@ -33,7 +33,7 @@ public sealed class DrillTests : IDisposable
     }
 
     [Fact]
-    public async Task A_full_disk_hinders_jobs_and_harms_nothing()
+    public async Task A_full_disk_stops_jobs_and_harms_nothing()
     {
         using (var may = Process.Start(new ProcessStartInfo("unshare", ["--user", "--map-root-user", "--mount", "true"]) { RedirectStandardError = true })!)
         {
@@ -47,7 +47,7 @@ public sealed class DrillTests : IDisposable
     }
 
     [Fact]
-    public async Task Spoilt_files_are_taken_or_refused_and_nothing_else_happens()
+    public async Task Corrupted_files_are_imported_or_rejected()
     {
         var wav = Path.Combine(_folder.CreateSubdirectory("samples").FullName, "tone.wav");
         await using (var file = File.Create(wav))

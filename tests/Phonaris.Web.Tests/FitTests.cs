@@ -19,7 +19,7 @@ public sealed class FitTests(App app) : IClassFixture<App>
     private readonly App _app = app;
 
     [Fact]
-    public async Task Methods_are_compared_heard_and_what_was_heard_is_what_plays()
+    public async Task Methods_are_compared_and_previewed_as_they_will_play()
     {
         var show = await _app.ShowAsync(4);
         var slides = (await _app.ViewAsync(show)).Show.Slides.Select(s => s.Id).ToList();

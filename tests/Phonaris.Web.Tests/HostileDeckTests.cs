@@ -22,7 +22,7 @@ public sealed class HostileDeckTests : IDisposable
     private readonly App _app = new();
 
     [Fact]
-    public async Task Groups_in_groups_and_parts_used_again_are_bounded()
+    public async Task Nested_groups_and_reused_parts_are_limited()
     {
         await RefusedAsync("groups.pptx", Packed("night-walk.pptx", "ppt/slides/slide1.xml", xml =>
             xml.Replace("<p:spTree>", "<p:spTree>" + Repeat("<p:grpSp>", Deep), StringComparison.Ordinal).Replace("</p:spTree>", Repeat("</p:grpSp>", Deep) + "</p:spTree>", StringComparison.Ordinal)));
@@ -35,7 +35,7 @@ public sealed class HostileDeckTests : IDisposable
     }
 
     [Fact]
-    public async Task A_reader_that_is_ended_by_a_deck_is_followed_by_another()
+    public async Task A_crashed_reader_is_replaced()
     {
         await RefusedAsync("forms.pdf", NestedForms());
         await GoesOnAsync();

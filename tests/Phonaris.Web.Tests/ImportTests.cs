@@ -22,7 +22,7 @@ public sealed class ImportTests(App app) : IClassFixture<App>
     private readonly App _app = app;
 
     [Fact]
-    public async Task An_upload_goes_on_after_a_broken_connection_and_a_restart()
+    public async Task An_upload_resumes_after_a_disconnect_and_a_restart()
     {
         var bytes = RandomNumberGenerator.GetBytes(300_000);
         var address = await _app.BeginUploadAsync("sound", "noise.bin", bytes.Length);
@@ -44,7 +44,7 @@ public sealed class ImportTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task A_full_disk_is_told_while_uploading_and_nothing_is_lost()
+    public async Task A_full_disk_is_reported_during_an_upload()
     {
         var address = await _app.BeginUploadAsync("sound", "big.wav", 5000);
         var part = _app.PathOf($"data/uploads/{address.Split('/')[^1]}.part");
@@ -61,7 +61,7 @@ public sealed class ImportTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task A_zip_of_sounds_gives_its_sounds_and_names_the_rest()
+    public async Task A_zip_of_sounds_is_imported_and_the_rest_is_named()
     {
         var show = await _app.ShowAsync(1);
         using (var zip = new ZipArchive(File.Create(_app.PathOf("night.zip")), ZipArchiveMode.Create))
@@ -89,7 +89,7 @@ public sealed class ImportTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task A_deck_brings_its_sounds_and_can_be_refreshed_and_joined_with_pages()
+    public async Task A_deck_is_imported_with_sounds_refreshed_and_matched_with_pages()
     {
         var files = new[] { await _app.UploadAsync(Path.Combine(AppContext.BaseDirectory, "night-walk.pptx"), "deck") };
         var show = (await App.ReadAsync<ShowCard>(await _app.Http.PostAsJsonAsync("/api/shows", new { title = (string?)null, files, holdMs = 5000 }))).Id;
@@ -129,7 +129,7 @@ public sealed class ImportTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task A_deck_is_kept_with_what_is_to_follow_or_not_at_all()
+    public async Task A_deck_is_stored_with_its_jobs_or_not_at_all()
     {
         var show = await _app.ShowAsync(1);
         var files = new[] { await _app.UploadAsync(Path.Combine(AppContext.BaseDirectory, "night-walk.pptx"), "deck") };
@@ -148,7 +148,7 @@ public sealed class ImportTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task The_first_pages_of_a_long_pdf_are_there_while_the_rest_come()
+    public async Task The_first_pages_of_a_long_PDF_are_ready_early()
     {
         var files = new[] { await _app.UploadAsync(App.Pdf(_app.PathOf("long.pdf"), [.. Enumerable.Range(1, 160).Select(n => $"Page {n}")]), "deck") };
         var show = (await App.ReadAsync<ShowCard>(await _app.Http.PostAsJsonAsync("/api/shows", new { title = "Long", files, holdMs = 5000 }))).Id;
@@ -162,7 +162,7 @@ public sealed class ImportTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task A_sound_is_replaced_lightened_and_credited()
+    public async Task A_sound_is_replaced_compressed_and_credited()
     {
         var show = await _app.ShowAsync(2);
         var sound = await _app.SoundAsync(show, _app.Make("tune.wav", "-f", "lavfi", "-i", "anoisesrc=d=20:c=pink:r=48000", "-ac", "2"));
@@ -187,7 +187,7 @@ public sealed class ImportTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task The_catalogue_is_searched_and_what_is_taken_brings_its_licence()
+    public async Task Catalogue_pieces_are_added_with_their_licence()
     {
         var show = await _app.ShowAsync(1);
         var all = await _app.Http.GetFromJsonAsync<List<CataloguePiece>>("/api/catalogue", App.Json);
@@ -207,7 +207,7 @@ public sealed class ImportTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task A_take_whose_page_was_lost_is_found_again_and_lands_on_its_slide()
+    public async Task An_interrupted_take_is_recovered_on_its_slide()
     {
         var show = await _app.ShowAsync(2);
         var voice = await File.ReadAllBytesAsync(_app.Make("take.webm", "-f", "lavfi", "-i", "sine=duration=3", "-c:a", "libopus"));

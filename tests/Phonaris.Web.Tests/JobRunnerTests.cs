@@ -11,7 +11,7 @@ public sealed class JobRunnerTests : IDisposable
 
     [Theory]
     [InlineData(1, JobState.Done), InlineData(2, JobState.Failed)]
-    public async Task A_job_that_ended_the_server_twice_is_not_begun_a_third_time(int attempts, JobState ends)
+    public async Task A_job_that_crashed_the_server_twice_is_not_restarted(int attempts, JobState ends)
     {
         var show = await _app.ShowAsync(1);
         var file = await _app.UploadAsync(_app.Make("tone.wav", "-f", "lavfi", "-i", "sine=duration=1"), "sound");
@@ -27,7 +27,7 @@ public sealed class JobRunnerTests : IDisposable
     }
 
     [Fact]
-    public async Task How_a_job_ended_is_kept_once_the_database_takes_it_and_the_next_are_worked_on()
+    public async Task An_outcome_is_saved_when_the_database_is_writable_and_other_jobs_continue()
     {
         var show = await _app.ShowAsync(1);
         var file = await _app.UploadAsync(_app.Make("a.wav", "-f", "lavfi", "-i", "sine=duration=2"), "sound");
@@ -43,7 +43,7 @@ public sealed class JobRunnerTests : IDisposable
 
     /// <summary>However many films are waiting, a sound import starts immediately.</summary>
     [Fact]
-    public async Task Long_work_keeps_none_waiting_that_is_soon_done()
+    public async Task Long_jobs_do_not_delay_short_ones()
     {
         var show = await _app.ShowAsync(1);
         var exports = new List<JobView>();

@@ -23,7 +23,7 @@ public sealed class KeepingTests : IDisposable
     private readonly App _app = new();
 
     [Fact]
-    public async Task A_disk_on_which_nothing_can_be_derived_silences_sounds_and_hinders_no_edit()
+    public async Task Without_derived_files_sounds_are_silent_and_edits_work()
     {
         var show = await _app.ShowAsync(2);
         var sound = await _app.SoundAsync(show, _app.Make("tone.wav", "-f", "lavfi", "-i", "sine=440:duration=2"));
@@ -42,7 +42,7 @@ public sealed class KeepingTests : IDisposable
     }
 
     [Fact]
-    public async Task An_export_that_no_job_names_any_more_is_removed_and_others_stay()
+    public async Task Orphaned_exports_are_removed()
     {
         var show = await _app.ShowAsync(1);
         var job = await App.ReadAsync<JobView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/exports", new { format = "timesCsv", width = 320, height = 180, fps = 30 }));
@@ -54,7 +54,7 @@ public sealed class KeepingTests : IDisposable
     }
 
     [Fact]
-    public async Task A_package_that_was_opened_and_one_that_cannot_be_leave_nothing_behind()
+    public async Task Opened_packages_leave_no_files()
     {
         var show = await _app.ShowAsync(2);
         var files = Directory.GetFiles(_app.PathOf("data/files"), "*", SearchOption.AllDirectories).Select(Path.GetFileName).Order().ToList();
@@ -73,7 +73,7 @@ public sealed class KeepingTests : IDisposable
     }
 
     [Fact]
-    public async Task What_was_removed_to_free_room_is_made_again_and_nothing_open_changes()
+    public async Task Removed_derived_files_are_made_again()
     {
         var show = await _app.ShowAsync(2);
         var sound = await _app.SoundAsync(show, _app.Make("tone.wav", "-f", "lavfi", "-i", "sine=440:duration=8"));
@@ -105,7 +105,7 @@ public sealed class KeepingTests : IDisposable
     }
 
     [Fact]
-    public async Task An_export_is_made_stopped_and_taken_up_again_after_a_restart()
+    public async Task An_export_is_cancelled_and_resumed_after_a_restart()
     {
         var show = await _app.ShowAsync(3);
         await _app.SoundAsync(show, _app.Make("tone.wav", "-f", "lavfi", "-i", "sine=440:duration=10", "-ac", "2"));
@@ -133,7 +133,7 @@ public sealed class KeepingTests : IDisposable
     }
 
     [Fact]
-    public async Task A_show_that_cannot_be_read_is_listed_with_what_is_wrong_and_can_be_saved()
+    public async Task An_unreadable_show_is_listed_with_its_problem_and_can_be_downloaded()
     {
         var (good, bad) = (await _app.ShowAsync(1), await _app.ShowAsync(1));
         _app.Query($"UPDATE Shows SET Json = '{{\"title\":' WHERE Id = '{bad}'");
@@ -146,7 +146,7 @@ public sealed class KeepingTests : IDisposable
     }
 
     [Fact]
-    public async Task A_deleted_show_lies_aside_and_once_removed_gives_back_what_nothing_else_uses()
+    public async Task A_deleted_show_is_in_the_trash_and_frees_its_files_when_removed()
     {
         var (kept, gone) = (await _app.ShowAsync(1), await _app.ShowAsync(1));
         var shared = _app.Make("shared.wav", "-f", "lavfi", "-i", "sine=duration=1");

@@ -10,7 +10,7 @@ public sealed class KilledServerTests : IDisposable
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-killed");
 
     [Fact]
-    public async Task What_was_acknowledged_is_there_after_a_kill()
+    public async Task Acknowledged_edits_survive_a_kill()
     {
         string show;
         var acknowledged = 0;
@@ -32,7 +32,7 @@ public sealed class KilledServerTests : IDisposable
 
     /// <summary>The short form of the drill in bench/, with its own seed.</summary>
     [Fact]
-    public async Task Killed_at_any_moment_it_loses_nothing_and_starts_again()
+    public async Task A_server_killed_at_any_moment_restarts_without_loss()
     {
         var drill = new KillDrill(typeof(Program).Assembly.Location, _folder.FullName, 3);
         await drill.RunAsync(3);

@@ -14,7 +14,7 @@ public sealed class LevelsTests(App app) : IClassFixture<App>
     private readonly App _app = app;
 
     [Fact]
-    public async Task A_level_that_follows_is_set_with_what_it_follows_from_and_both_are_undone_as_one()
+    public async Task A_following_level_is_part_of_the_edit_and_its_undo()
     {
         var show = await _app.ShowAsync(3);
         var slides = (await _app.ViewAsync(show)).Show.Slides.Select(s => s.Id).ToList();
@@ -57,7 +57,7 @@ public sealed class LevelsTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task Targets_that_cannot_be_are_refused_and_a_show_without_sounds_has_no_levels()
+    public async Task Invalid_targets_are_rejected_and_a_show_without_sounds_has_no_levels()
     {
         var show = await _app.ShowAsync(1);
         foreach (var targets in (LevelTargets[])[LevelTargets.Web with { VoiceLufs = -2 }, LevelTargets.Web with { TruePeakDbtp = 0 }, LevelTargets.Web with { BedUnderVoiceLufs = -10 }])

@@ -18,7 +18,7 @@ public sealed class LiveTests(App app) : IClassFixture<App>
     private readonly App _app = app;
 
     [Fact]
-    public async Task A_run_keeps_its_copy_sounds_as_set_and_is_told_afterwards()
+    public async Task A_run_keeps_its_version_and_is_reported()
     {
         var show = await _app.ShowAsync(3);
         var sound = await _app.SoundAsync(show, _app.Make("hum.wav", "-f", "lavfi", "-i", "sine=330:duration=9:sample_rate=48000", "-ac", "2"));
@@ -66,7 +66,7 @@ public sealed class LiveTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task A_clicker_is_let_in_by_its_code_alone_and_shut_out_again()
+    public async Task A_clicker_needs_its_code_and_can_be_disconnected()
     {
         var show = await _app.ShowAsync(2);
         var run = (await BeginAsync(show)).Run;
@@ -88,7 +88,7 @@ public sealed class LiveTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task Phones_are_shut_out_when_the_run_ends_or_its_show_goes()
+    public async Task Clickers_are_disconnected_when_the_run_ends_or_the_show_is_deleted()
     {
         var show = await _app.ShowAsync(2);
         foreach (var end in new[] { "run", "show" })
@@ -104,7 +104,7 @@ public sealed class LiveTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public void Wrong_codes_slow_down_the_address_they_come_from_and_nobody_else()
+    public void Wrong_codes_slow_down_only_their_address()
     {
         var rooms = new ClickerRooms(TimeProvider.System);
         var code = rooms.Open("run").Code;

@@ -13,7 +13,7 @@ public sealed class PackageTests(App app) : IClassFixture<App>
     private readonly App _app = app;
 
     [Fact]
-    public async Task A_show_saved_as_its_package_is_opened_as_it_was_with_its_files()
+    public async Task A_package_opens_as_the_same_show()
     {
         var show = await _app.ShowAsync(2);
         await _app.SoundAsync(show, _app.Make("tone.wav", "-f", "lavfi", "-i", "sine=440:duration=3", "-ac", "2"));
@@ -35,7 +35,7 @@ public sealed class PackageTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task What_is_no_package_or_a_damaged_one_is_told_by_its_name()
+    public async Task Invalid_packages_are_rejected_by_name()
     {
         var show = await _app.ShowAsync(1);
         var bytes = await File.ReadAllBytesAsync(await ExportedAsync(show, "phonaris"));
@@ -48,7 +48,7 @@ public sealed class PackageTests(App app) : IClassFixture<App>
     [Theory]
     [InlineData("wav", 0.99, 1.01)]
     [InlineData("phonaris", 0.9, 1.2)]
-    public async Task What_an_export_weighs_is_said_before_it_is_made(string format, double least, double most)
+    public async Task The_size_of_an_export_is_estimated(string format, double least, double most)
     {
         var show = await _app.ShowAsync(3);
         await _app.SoundAsync(show, _app.Make("noise.flac", "-f", "lavfi", "-i", "anoisesrc=r=48000:d=5:seed=1", "-ac", "2"));
@@ -58,7 +58,7 @@ public sealed class PackageTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task A_copy_is_a_show_of_its_own_and_a_show_removed_for_good_takes_its_exports_with_it()
+    public async Task A_duplicate_is_independent_and_deleting_permanently_removes_exports()
     {
         var show = await _app.ShowAsync(2);
         var copy = await App.ReadAsync<ShowCard>(await _app.Http.PostAsync($"/api/shows/{show}/duplicate", null));

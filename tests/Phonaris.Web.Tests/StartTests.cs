@@ -18,7 +18,7 @@ public sealed class StartTests : IDisposable
     private string Database => Path.Combine(Data, "phonaris.db");
 
     [Fact]
-    public async Task What_was_left_by_one_killed_while_starting_is_cleared()
+    public async Task The_remains_of_a_killed_start_are_cleared()
     {
         using (await StartAsync()) { }
         Query("CREATE TABLE IF NOT EXISTS \"__EFMigrationsLock\" (Id INTEGER PRIMARY KEY, Timestamp TEXT); INSERT OR REPLACE INTO \"__EFMigrationsLock\" VALUES (1, 'long ago')");
@@ -33,7 +33,7 @@ public sealed class StartTests : IDisposable
     }
 
     [Fact]
-    public async Task What_no_edit_can_need_is_refused_and_so_are_lengths_that_are_none()
+    public async Task Oversized_requests_and_invalid_lengths_are_rejected()
     {
         using var server = await StartAsync();
         using var large = new HttpRequestMessage(HttpMethod.Post, "/api/shows") { Content = new StringContent($"{{\"title\":\"{new string('x', 17_000_000)}\"}}", Encoding.UTF8, "application/json") };
@@ -55,7 +55,7 @@ public sealed class StartTests : IDisposable
     }
 
     [Fact]
-    public async Task A_second_server_on_a_folder_says_who_has_it_and_ends()
+    public async Task A_second_server_on_a_data_folder_names_the_first()
     {
         using var first = await StartAsync();
         var (code, said, _) = await ServerProcess.FailAsync(ServerProgram, Data);
@@ -64,7 +64,7 @@ public sealed class StartTests : IDisposable
     }
 
     [Fact]
-    public async Task Whatever_hinders_a_start_is_told_in_a_sentence()
+    public async Task Start_problems_are_reported_in_a_sentence()
     {
         using var taken = new TcpListener(IPAddress.Loopback, 0);
         taken.Start();
@@ -89,7 +89,7 @@ public sealed class StartTests : IDisposable
     }
 
     [Fact]
-    public async Task A_folder_that_is_there_keeps_its_modes_and_one_that_is_made_is_its_owners_alone()
+    public async Task A_new_data_folder_is_private_and_an_existing_one_keeps_its_mode()
     {
         const UnixFileMode shared = UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute | UnixFileMode.GroupRead | UnixFileMode.GroupExecute;
         foreach (var (name, mode) in new[] { ("shared", shared), ("made", DataFolder.OwnerOnly) })

@@ -19,7 +19,7 @@ public sealed class VideoTests(App app) : IClassFixture<App>
     private readonly App _app = app;
 
     [Fact]
-    public async Task A_video_lies_on_its_slide_is_seen_at_any_moment_and_played_in_ranges()
+    public async Task A_video_is_imported_shown_and_served_in_ranges()
     {
         var show = await _app.ShowAsync(3);
         var slide = (await _app.ViewAsync(show)).Show.Slides[1].Id;
@@ -58,7 +58,7 @@ public sealed class VideoTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task Between_slides_it_gets_one_of_its_own_for_as_long_as_it_lasts_and_a_copy_where_it_needs_one()
+    public async Task A_video_dropped_between_slides_gets_its_own_slide()
     {
         var show = await _app.ShowAsync(2);
         var job = await BringAsync(show, _app.Make("walk.avi", [.. Pictures, "-c:v", "mpeg4", "-c:a", "mp3"]), new() { ["index"] = 1 });
@@ -93,7 +93,7 @@ public sealed class VideoTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task A_copy_that_failed_is_made_again_when_somebody_asks_and_not_by_looking()
+    public async Task A_failed_copy_is_retried_on_request()
     {
         // The folder of copies is not writable.
         var copies = _app.PathOf("data/derived/videos");
@@ -115,7 +115,7 @@ public sealed class VideoTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task What_is_no_video_is_refused_with_a_sentence_and_leaves_the_show_as_it_was()
+    public async Task Files_that_are_not_videos_are_rejected()
     {
         var show = await _app.ShowAsync(2);
         var sound = _app.Make("hum.ogg", "-f", "lavfi", "-i", "sine=220:d=1", "-c:a", "libvorbis");

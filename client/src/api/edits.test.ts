@@ -36,7 +36,7 @@ afterEach(() => {
   vi.restoreAllMocks();
 });
 
-it("sends what was not answered again under the same key, made for the same revision", async () => {
+it("repeats unanswered requests with the same key and revision", async () => {
   const queries = new QueryClient();
   queries.setQueryData(["show", "x"], { ...viewOf(), revision: 5 });
   const sent = losingAnswers(queries);

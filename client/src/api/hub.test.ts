@@ -23,7 +23,7 @@ afterEach(() => {
   vi.clearAllMocks();
 });
 
-it("is connected once the server is there, and lets go when it is no longer wanted", async () => {
+it("connects when the server is available, and disconnects when no longer needed", async () => {
   vi.useFakeTimers();
   hub.start
     .mockRejectedValueOnce(new Error("away"))
@@ -45,7 +45,7 @@ it("is connected once the server is there, and lets go when it is no longer want
   expect(hub.stop).toHaveBeenCalledTimes(1);
 });
 
-it("tries no more once it is not wanted", async () => {
+it("stops trying when no longer needed", async () => {
   vi.useFakeTimers();
   hub.start.mockReset().mockRejectedValue(new Error("away"));
   const leave = stayConnected(vi.fn(), vi.fn(), vi.fn());
@@ -56,7 +56,7 @@ it("tries no more once it is not wanted", async () => {
   expect(hub.stop).toHaveBeenCalledTimes(1);
 });
 
-it("follows again where that failed though the connection stands", async () => {
+it("subscribes again after a failed subscription", async () => {
   vi.useFakeTimers();
   hub.start.mockReset().mockResolvedValue(undefined);
   const [follow, away] = [vi.fn().mockRejectedValueOnce(new Error("busy")).mockResolvedValue(undefined), vi.fn()];

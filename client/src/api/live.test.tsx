@@ -15,7 +15,7 @@ afterEach(() => {
   vi.restoreAllMocks();
 });
 
-it("asks for a show it has just asked for only where that changed meanwhile, and always after the server was away", async () => {
+it("fetches a recently fetched show only if it has changed, and always after a disconnect", async () => {
   let asked = 0;
   answerGets((path) => (path === "/api/shows/{id}" ? { data: { ...viewOf(), revision: ++asked } } : { data: [] }));
   const queries = new QueryClient();

@@ -30,7 +30,7 @@ const nothing: Schemas["ShowChange"] = {
   redo: null,
 };
 
-it("takes over what changed, and leaves the rest the very same", () => {
+it("applies changes and keeps the identity of the rest", () => {
   const view = viewOf({ sounds: [sound("bell")], cues: [cue("a", "bell"), cue("b", "bell"), cue("c", "bell")] });
   const quieter = cue("b", "bell", { levelDb: -3 });
   const after = applyPatch(view, {
@@ -53,7 +53,7 @@ it("takes over what changed, and leaves the rest the very same", () => {
   expect(after.runningOrder).toBe(view.runningOrder);
 });
 
-it("takes slides out and puts them in another order", () => {
+it("removes and reorders slides", () => {
   const view = viewOf();
   const after = applyPatch(view, {
     ...nothing,
@@ -70,7 +70,7 @@ it("takes slides out and puts them in another order", () => {
   expect(after.outline).toEqual([1]);
 });
 
-it("comes to what the server would give if it were asked, whatever is moved, hidden, taken out or put in", () => {
+it("gives what the server would return, after any change of slides", () => {
   const { before, changes, after } = recorded as unknown as {
     before: ShowView;
     changes: Schemas["ShowChange"][];

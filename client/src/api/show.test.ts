@@ -19,8 +19,8 @@ const at = (revision: number): ShowView => ({ ...viewOf(), revision });
 
 afterEach(() => vi.restoreAllMocks());
 
-describe("a show that changes while it is asked for", () => {
-  it("is fetched again, the first time too", async () => {
+describe("a show that changes while it is fetched", () => {
+  it("is fetched again, also the first time", async () => {
     const [asked, client] = [serverOf(), queries()];
     const stop = new QueryObserver(client, showQuery("x")).subscribe(() => undefined);
     await vi.waitFor(() => expect(asked.length).toBe(1));
@@ -32,7 +32,7 @@ describe("a show that changes while it is asked for", () => {
     stop();
   });
 
-  it("keeps what it was notified about, whatever was answered before", async () => {
+  it("keeps notified changes over earlier responses", async () => {
     const [asked, client] = [serverOf(), queries()];
     client.setQueryData(["show", "x"], at(1));
     const stop = new QueryObserver(client, showQuery("x")).subscribe(() => undefined);
@@ -51,7 +51,7 @@ describe("a show that changes while it is asked for", () => {
   });
 });
 
-it("is caught up with while a colleague edits faster than it is fetched", async () => {
+it("catches up while a colleague edits faster than it is fetched", async () => {
   const [asked, client] = [serverOf(), queries()];
   client.setQueryData(["show", "x"], at(1));
   const caught = [5, 6, 7].map((revision) => fetchUpTo(client, "x", revision));
@@ -63,7 +63,7 @@ it("is caught up with while a colleague edits faster than it is fetched", async 
   expect([asked.length, client.getQueryData<ShowView>(["show", "x"])?.revision]).toEqual([2, 7]);
 });
 
-it("has a job it was notified about while fetching them", async () => {
+it("includes a job it was notified about while fetching", async () => {
   const [asked, client] = [serverOf(), queries()];
   const stop = new QueryObserver(client, jobsQuery("x")).subscribe(() => undefined);
   await vi.waitFor(() => expect(asked.length).toBe(1));

@@ -22,7 +22,7 @@ function serverOf(down: () => boolean) {
   return { stored: () => stored };
 }
 
-it("sends again what did not arrive, and can be finished once the server is back", async () => {
+it("resends lost parts, and can be finished when the server is back", async () => {
   let calls = 0;
   let down = true;
   // At first there is no server; later one request in three fails.

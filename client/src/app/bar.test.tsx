@@ -9,7 +9,7 @@ afterEach(() => {
   vi.unstubAllGlobals();
 });
 
-it("brings the view that is opened into sight, also where scrolling answers with a promise", () => {
+it("scrolls the open view into sight, also if scrolling returns a promise", () => {
   const seen: (string | null)[] = [];
   Element.prototype.scrollIntoView = function (this: Element) {
     seen.push(this.textContent);

@@ -8,7 +8,7 @@ import { cue, open, sound, viewOf } from "../tests/show";
 
 afterEach(cleanup);
 
-it("redraws an upload's progress and nothing else", () => {
+it("redraws only an upload's progress", () => {
   const redrawn = new Map<string, number>();
   const count = (id: string) => redrawn.set(id, (redrawn.get(id) ?? 0) + 1);
   const view = viewOf({ sounds: [sound("pad")], cues: [cue("c1", "pad")] });

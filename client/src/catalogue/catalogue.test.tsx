@@ -35,7 +35,7 @@ function catalogue(silentAt: readonly number[]) {
   return { searched };
 }
 
-it("finds pieces with their licences, and knows those that were taken", async () => {
+it("lists pieces with licences, and marks added ones", async () => {
   const { searched } = catalogue([]);
   await screen.findByText("Hill Rain");
   expect(screen.getAllByText("CC0-1.0")).toHaveLength(2);
@@ -45,7 +45,7 @@ it("finds pieces with their licences, and knows those that were taken", async ()
   await waitFor(() => expect(searched.at(-1)).toBe("rain"));
 });
 
-it("says when the catalogue does not answer, and asks again when told to", async () => {
+it("reports when the catalogue does not respond, and retries", async () => {
   catalogue([1]);
   expect((await screen.findByRole("alert")).textContent).toContain("does not answer just now");
   fireEvent.click(screen.getByText("Try again"));

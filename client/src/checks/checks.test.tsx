@@ -42,8 +42,8 @@ const show = (findings: Schemas["FindingView"][]) => {
   return open(view, <ChecksPage />);
 };
 
-describe("what a show should be warned about", () => {
-  it("is put in groups by what to do next, and counted by how grave it is", () => {
+describe("the findings of a show", () => {
+  it("are grouped by next action and counted by severity", () => {
     const found = [
       finding("hand", { severity: "blocker", fixes: [fix("Begin with its slide", true)] }),
       finding("clash", { fixes: [fix("Mute it")] }),
@@ -58,7 +58,7 @@ describe("what a show should be warned about", () => {
     expect(counted(found)).toBe("1 blocker, 2 audible, 1 minor");
   });
 
-  it("has its fixes beside it, each an edit, and can be ignored", async () => {
+  it("have fixes, each an edit, and can be ignored", async () => {
     const { edit } = show([
       finding("clash", { fixes: [fix("Mute it"), fix("End it before")] }),
       finding("left", {}, true),
@@ -72,7 +72,7 @@ describe("what a show should be warned about", () => {
     expect(screen.queryByText(/automatically/)).toBeNull();
   });
 
-  it("fixes what needs no decision in one call", async () => {
+  it("are fixed in one call if they need no decision", async () => {
     const posted = vi.fn();
     answerPosts((url) => (posted(url), { data: { revision: 1, change: null } }));
     show([finding("hand", { fixes: [fix("Begin with its slide", true)] })]);
@@ -80,7 +80,7 @@ describe("what a show should be warned about", () => {
     await waitFor(() => expect(posted).toHaveBeenCalledWith(expect.stringContaining("checks/fix")));
   });
 
-  it("shows the first of many alike", async () => {
+  it("are shortened if many are alike", async () => {
     show(Array.from({ length: 80 }, (_, n) => finding("jump", { slideId: `s${n}` })));
     const group = await screen.findByRole("region", { name: "Fix by hand" });
     expect(within(group).getAllByRole("listitem")).toHaveLength(4);
@@ -88,13 +88,13 @@ describe("what a show should be warned about", () => {
     expect(within(group).getAllByRole("listitem")).toHaveLength(80);
   });
 
-  it("says that all is well, and what to do then", async () => {
+  it("show the next step if there are none", async () => {
     show([]);
     expect((await screen.findByTestId("all-well")).textContent).toContain("2 checks passed");
     expect(screen.getByRole("link", { name: "Start a dry run" })).toBeTruthy();
   });
 
-  it("are not asked for any more of a show that has been changed since", async () => {
+  it("are not fetched for an old revision", async () => {
     const signals: AbortSignal[] = [];
     vi.spyOn(api, "GET").mockImplementation(((_: string, { signal }: { signal: AbortSignal }) => {
       signals.push(signal);

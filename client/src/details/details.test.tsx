@@ -32,7 +32,7 @@ describe("the steps of a slide", () => {
   });
   const view = viewOf({ slides: [slide(1), stepped] });
 
-  it("are named, timed, put earlier and taken away, each in one edit", () => {
+  it("are named, timed, moved and removed, each in one edit", () => {
     const { edit } = open(view, <StepsEditor slide={stepped} />);
     enter("Name of step 3", "Six legs");
     expect(edit.mock.lastCall?.[0]).toMatchObject({
@@ -64,7 +64,7 @@ describe("the steps of a slide", () => {
 });
 
 describe("sections", () => {
-  it("start at a slide, are named, loop and end", () => {
+  it("are added, named, set to loop and removed", () => {
     const { edit } = open(viewOf(), <SectionEditor slide={slide(2)} />);
     fireEvent.click(screen.getByText("Add a section here"));
     expect(edit.mock.lastCall?.[0]).toMatchObject({
@@ -114,7 +114,7 @@ describe("slides", () => {
     expect(edit.mock.lastCall?.[0]).toMatchObject({ transitions: [{ transition: { kind: "dissolve", ms: 800 } }, {}] });
   });
 
-  it("made here have their words", () => {
+  it("added here have editable texts", () => {
     const card = slide(1);
     card.picture = { ...card.picture, card: { kind: "title", heading: "Moth night", text: "" } };
     const { edit } = open(viewOf({ slides: [card] }), <SlideDetails slides={[card]} />);
@@ -126,8 +126,8 @@ describe("slides", () => {
   });
 });
 
-describe("the playhead", () => {
-  it("tells what sounds where it is put, the hidden slides left out, and the click that would change it", async () => {
+describe("the play position", () => {
+  it("shows what plays there, without hidden slides, and the fix", async () => {
     const fix = { words: "Let it sound", edit: { kind: "setMuted", cueId: "c", muted: false } };
     answerGets((_, __, path) => ({ data: [{ sentence: `What sounds on ${path?.slideId}.`, sounds: false, fix }] }));
     const view = viewOf({ slides: [slide(1), slide(2, { hidden: true }), slide(3)] });
@@ -155,7 +155,7 @@ describe("a cue", () => {
   const own = cue("c", "pad", { span: { first: "s2", last: "s3" } });
   const view = viewOf({ slides, sounds: [sound("pad", { name: "Dusk Pad" })], cues: [own] });
 
-  it("begins with its slide, with a step of it, or by hand", () => {
+  it("starts with its slide, at a step, or manually", () => {
     const { edit } = open(view, <CueDetails cues={[own]} />);
     const begins = screen.getByLabelText("Start");
     expect(
@@ -180,7 +180,7 @@ describe("a cue", () => {
     expect(edit.mock.lastCall?.[0]).toEqual({ kind: "setEachSlide", cueId: "c", eachSlide: true });
   });
 
-  it("is asked for slides in their order, and tells when it is parked", () => {
+  it("offers slides in order, and shows when it is parked", () => {
     const { edit } = open(view, <CueDetails cues={[own]} />);
     // What was opened once is open for every cue.
     expect(within(screen.getByLabelText("Last slide")).getAllByRole("option")).toHaveLength(2);
@@ -193,7 +193,7 @@ describe("a cue", () => {
 });
 
 describe("a sound", () => {
-  it("is credited; what is missing is told", () => {
+  it("has usage rights, and shows what is missing", () => {
     const unclear = sound("owl", {
       rights: {
         title: "",
@@ -219,7 +219,7 @@ describe("a sound", () => {
     });
   });
 
-  it("is named, replaced, marked and removed; damage and figures are told", () => {
+  it("is renamed, replaced, marked and removed, with damage and measurements", () => {
     const figures = { ...sound("x").figures, missingFrames: 3 * 48_000, channels: 1 };
     const markers = [{ id: "m", name: "Marker 2", frame: 9 }];
     const broken = sound("pad", { name: "Dusk Pad", figures, markers });

@@ -193,7 +193,7 @@ const cases: readonly [string, ReactNode, (() => void)[], (show: Show) => unknow
   ],
 ];
 
-it.each(cases)("of two quick edits both stand: %s", (_, part, edits, of, wanted) => {
+it.each(cases)("keeps both of two quick edits: %s", (_, part, edits, of, wanted) => {
   const { show } = open(view, part, { quick: true });
   // What is shown rarely is there too.
   for (const more of screen.queryAllByLabelText(/^More: /)) fireEvent.click(more);

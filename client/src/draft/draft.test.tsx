@@ -22,7 +22,7 @@ const drafted = (soundId: string, name: string, where: string) => ({
 });
 const made = { kind: "setLevel" as const, cueId: "c-pad", levelDb: 0, follows: false };
 
-it("shows a draft with its reasons, leaves out what is not wanted, and lays the rest", () => {
+it("shows a draft with reasons, excludes unchecked sounds, and applies the rest", () => {
   const [leave, close] = [vi.fn(), vi.fn()];
   const draft = {
     cues: [drafted("pad", "Dusk Pad", "slides 1–2")],
@@ -51,7 +51,7 @@ it("shows a draft with its reasons, leaves out what is not wanted, and lays the 
   expect(close).toHaveBeenCalledTimes(1);
 });
 
-it("says what to do next by what is there, and is quiet once things are well", async () => {
+it("shows the next step, and nothing once all is done", async () => {
   const next = (view: ReturnType<typeof viewOf>, findings: readonly object[] = []) => {
     cleanup();
     answerGets((url) => ({ data: url.includes("checks") ? { findings } : [] }));

@@ -28,7 +28,7 @@ function show(sounds: readonly Schemas["ClearedSound"][]) {
   return open(view, <ClearanceCard />);
 }
 
-it("names what may not be heard there, why, and keeps the rest out of the way", async () => {
+it("lists uncleared sounds with reasons, and hides the rest", async () => {
   const { edit } = show([
     cleared("Pad", "credit", "CC-BY-4.0 asks for credit."),
     cleared("Curtain", "ask", "“All rights reserved” does not say it, and no proof of leave is kept."),
@@ -41,7 +41,7 @@ it("names what may not be heard there, why, and keeps the rest out of the way", 
   expect(edit).toHaveBeenCalledWith({ kind: "setShowing", showing: { byItself: false, where: "room" } });
 });
 
-it("asks the desk, pays its fee when told to, and says what it said", async () => {
+it("asks the clearance desk, pays its fee on request, and shows its answer", async () => {
   const bodies: unknown[] = [];
   answerPosts((url, body) => {
     bodies.push([url, body]);
@@ -60,7 +60,7 @@ it("asks the desk, pays its fee when told to, and says what it said", async () =
   ]);
 });
 
-it("seeks another piece of its kind, those about as long first", async () => {
+it("offers other pieces of its kind, similar lengths first", async () => {
   const piece = (id: string, seconds: number) => ({
     id,
     title: id,

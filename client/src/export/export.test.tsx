@@ -54,7 +54,7 @@ const show = (jobs: JobView[], reports: Record<string, Schemas["ExportReport"]> 
 
 const whom = (name: string) => fireEvent.click(screen.getByRole("button", { name: new RegExp(`^${name}`) }));
 
-it("offers what each recipient can use, and asks for that", async () => {
+it("offers formats by recipient, and exports the chosen one", async () => {
   const asked = answerPosts(() => ({ data: job("j9", { state: "waiting" }) }));
   show([]);
   fireEvent.change(screen.getByLabelText("Frame rate"), { target: { value: "50" } });
@@ -84,7 +84,7 @@ it("offers what each recipient can use, and asks for that", async () => {
   expect(screen.getAllByRole("radio").map((r) => (r as HTMLInputElement).checked)).toEqual([true, false]);
 });
 
-it("tells what came out, what it weighs and what was lost, and makes it again where the show has changed", async () => {
+it("shows the result, its size and losses, and exports again after a change", async () => {
   const asked = answerPosts(() => ({ data: job("j9", { state: "waiting" }) }));
   const old = report({
     revision: view.revision - 1,
@@ -112,7 +112,7 @@ it("tells what came out, what it weighs and what was lost, and makes it again wh
   expect(third?.textContent).toContain("The disk is full.");
 });
 
-it("reads captions as the standard has them written", () => {
+it("parses captions by the standard", () => {
   const { cues, errors } = new WebVTTParser().parse(said);
   expect(errors).toEqual([]);
   expect(cues.map((c) => [c.startTime, c.endTime, c.text])).toEqual([

@@ -89,7 +89,7 @@ export const recipients: readonly Recipient[] = [
   {
     id: "desk",
     name: "Operator",
-    wants: "paper to follow the show",
+    wants: "printed sheets for running the show",
     forms: [
       { format: "runHtml", name: "Run sheet", what: "Pictures, cues, keys and notes, to print." },
       { format: "timesHtml", name: "Timing sheet", what: "The times of slides and sounds, to print." },

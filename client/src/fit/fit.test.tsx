@@ -24,7 +24,7 @@ const plain = (method: Schemas["FitMethod"]): Schemas["FitRecipe"] => ({
   endFrame: null,
 });
 
-describe("where music can end early", () => {
+describe("end points of music", () => {
   const fits = {
     lengthFrames: 30 * second,
     ends: [
@@ -34,7 +34,7 @@ describe("where music can end early", () => {
     methods: [{ method: "shorten", recipe: plain("shorten"), fitted: { soundFrames: 26 * second } }],
   } as unknown as Schemas["FitsView"];
 
-  it("tells how early each is of the length wanted, and which one is used", () => {
+  it("show how early each is, and which is used", () => {
     open(view, <NaturalEnds cue={pad} fits={fits} />);
     const [first, next] = screen.getAllByRole("listitem");
     // Counted from where the part begins that is used: 28 and 26 of 30 s.
@@ -43,7 +43,7 @@ describe("where music can end early", () => {
     expect(screen.getByLabelText("End at 0:36.0").getAttribute("aria-pressed")).toBe("true");
   });
 
-  it("keeps what else the recipe says, where it is one that shortens", () => {
+  it("keep the other settings of a shorten recipe", () => {
     const kept = { ...plain("shorten"), kept: [{ fromFrame: 1, toFrame: 2 }] };
     const tried = { ...fits, methods: fits.methods.map((m) => ({ ...m, recipe: kept })) };
     const { edit } = open(view, <NaturalEnds cue={{ ...pad, fit: kept }} fits={tried} />);
@@ -52,7 +52,7 @@ describe("where music can end early", () => {
   });
 });
 
-describe("a join on the map", () => {
+describe("an edit on the map", () => {
   const join = {
     atFrame: 12 * second,
     fromFrame: 20 * second,
@@ -61,7 +61,7 @@ describe("a join on the map", () => {
     heard: "hardly" as const,
   };
 
-  it("is moved by arrow keys to the next place the server finds, and stays where there is none", async () => {
+  it("is moved by arrow keys to the next point of the server, or stays", async () => {
     const moved = { kind: "setFit", cueId: "c1", fit: null };
     const { edit } = open(view, <EditHandle cue={pad} index={1} at={40} framesPerShare={1000} join={join} />);
     const asked = answerGets((_, query) =>
@@ -76,13 +76,13 @@ describe("a join on the map", () => {
     expect([asked.mock.calls.length, edit.mock.calls.length]).toEqual([2, 1]);
   });
 
-  it("cannot be taken hold of where it is only shown", () => {
+  it("cannot be dragged in a preview", () => {
     open(view, <EditHandle cue={pad} index={0} at={40} framesPerShare={1000} join={undefined} />);
     expect((screen.getByLabelText("Edit 1") as HTMLButtonElement).disabled).toBe(true);
   });
 });
 
-describe("the music lying flat", () => {
+describe("the music strip", () => {
   const at = (element: Element, type: string, clientX: number) =>
     fireEvent(
       element,
@@ -103,7 +103,7 @@ describe("the music lying flat", () => {
     at(strip, "pointerup", to);
   };
 
-  it("a passage dragged over, either way, can be kept whole; a slip of the hand is none", () => {
+  it("keeps a passage dragged in either direction, and ignores tiny drags", () => {
     const keep = vi.fn();
     open(view, <MusicStrip cue={pad} sound={sound("pad")} width={100} leftOut={[]} keep={keep} />);
     // 400 px are 40 s, from 10 s on: 200 to 260 px are 20 to 26 s.
@@ -114,7 +114,7 @@ describe("the music lying flat", () => {
     expect(screen.queryByText(/^Keep/)).toBeNull();
   });
 
-  it("shows what is kept and what is left out where it lies", () => {
+  it("shows kept and removed passages", () => {
     const fit = { ...plain("recut"), kept: [{ fromFrame: 20 * second, toFrame: 30 * second }] };
     open(
       view,

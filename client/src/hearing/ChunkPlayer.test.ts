@@ -68,7 +68,7 @@ it("replaces only the chunks that changed, where they are", async () => {
   expect(Clock.started.filter((s) => s.stopped !== undefined)).toHaveLength(1);
 });
 
-it("renews what follows in its order while what sounds now is being worked out, and drops what a later change outdates", async () => {
+it("renews later chunks in order, and discards outdated ones", async () => {
   let edit = 0;
   const asked: string[] = [];
   const waiting: (() => void)[] = [];
@@ -99,7 +99,7 @@ it("renews what follows in its order while what sounds now is being worked out, 
   expect(asked.slice(5)).toEqual(["2:0", "2:1", "2:2", "2:3", "2:4"]);
 });
 
-it("asks again for what was on its way when something changed", async () => {
+it("fetches pending chunks again after a change", async () => {
   let edited = false;
   let deliver: () => void = () => undefined;
   const asked: number[] = [];
@@ -119,7 +119,7 @@ it("asks again for what was on its way when something changed", async () => {
   expect(asked).toEqual([0, 1, 2, 2, 3, 4]);
 });
 
-it("leaves what lies further on until what is due earlier is renewed", async () => {
+it("renews earlier chunks first", async () => {
   let edited = false;
   const asked: string[] = [];
   const waiting: (() => void)[] = [];
@@ -145,13 +145,13 @@ it("leaves what lies further on until what is due earlier is renewed", async () 
   expect(asked.slice(5)).toEqual(["2", "3", "4"]);
 });
 
-it("ends where it is told to", async () => {
+it("stops at the end of its range", async () => {
   const player = new ChunkPlayer((n) => Promise.resolve(n < 9 ? chunk(`t${n}`) : "end"));
   await player.play(0, 0.75 * 48_000);
   expect((Clock.started[1]?.stopped ?? 0) - (Clock.started[1]?.at ?? 0)).toBeCloseTo(0.25, 9);
 });
 
-it("tells that the audio clock stands still, until it moves", async () => {
+it("reports a stalled audio clock until it moves", async () => {
   vi.useFakeTimers();
   const player = new ChunkPlayer((n) => Promise.resolve(n < 9 ? chunk(`t${n}`) : "end"));
   await player.play(0);
@@ -166,7 +166,7 @@ it("tells that the audio clock stands still, until it moves", async () => {
   vi.useRealTimers();
 });
 
-it("has no hole where the show grows while it plays, and none after the end has come back", async () => {
+it("plays without a gap when the show becomes longer", async () => {
   let chunks = 3;
   const asked: number[] = [];
   const player = new ChunkPlayer((n, tag) => {
@@ -188,7 +188,7 @@ it("has no hole where the show grows while it plays, and none after the end has 
   expect(places.toSorted()).toEqual([0, 1, 2, 3, 4, 5]);
 });
 
-it("says why nothing is heard where the first of it cannot be had", async () => {
+it("reports why the first chunk cannot be loaded", async () => {
   const failed = vi.fn();
   const player = new ChunkPlayer(() => Promise.reject(new Error("away")), failed);
   await player.play(48_000);

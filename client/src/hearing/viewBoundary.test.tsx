@@ -19,7 +19,7 @@ const page = (view: string) => (
   </ViewBoundary>
 );
 
-it("catches what goes wrong in a view, which can be reloaded or left", () => {
+it("catches errors of a view, which can be reloaded or left", () => {
   broken = true;
   const { rerender } = render(page("/checks"));
   expect(screen.getByRole("alert").textContent).toContain("stopped working");

@@ -4,7 +4,7 @@ import { watchClock } from "./watchClock";
 beforeEach(() => void vi.useFakeTimers());
 afterEach(() => void vi.useRealTimers());
 
-it("tells a clock that is to go and stands, also after a pause in which its device went, until it goes on", () => {
+it("reports a stalled clock, also after a lost device, until it moves", () => {
   const clock = { currentTime: 1 };
   const told: boolean[] = [];
   let paused = false;

@@ -24,7 +24,7 @@ describe("the history", () => {
     open(view, <HistoryDialog view={view} close={vi.fn()} />);
   };
 
-  it("is told from the latest on, and wound back to before a line or forth to one taken back", async () => {
+  it("lists the latest first, and undoes or redoes to a line", async () => {
     show();
     const posted = vi.spyOn(api, "POST").mockResolvedValue({ data: view, response: new Response() } as never);
     const told = () => within(screen.getByLabelText("Changes")).getAllByRole("listitem", { hidden: true });
@@ -42,7 +42,7 @@ describe("the history", () => {
     await waitFor(() => expect(position()).toBe(1));
   });
 
-  it("is kept as a version under a name, and gone back to", async () => {
+  it("is saved as a version and restored", async () => {
     show();
     const posted = answerPosts((url) => ({
       data: url.endsWith("goback") ? view : [...versions, { ...versions[0], id: "v2", name: "As rehearsed" }],
@@ -60,9 +60,9 @@ describe("the history", () => {
   });
 });
 
-describe("settings in one click", () => {
+describe("presets", () => {
   const kept = { id: "k1", name: "As at the mill" };
-  it("are given, taken back, kept under a name and forgotten", async () => {
+  it("are applied, reset, saved and deleted", async () => {
     answerGets(() => ({ data: { shipped: [{ id: "hand", name: "Wait for my hand" }], kept: [kept] } }));
     open(view, <Presets cues={[cue("c1", "pad")]} />);
     const posted = answerPosts((url) => ({ data: url.endsWith("presets") ? kept : view }));

@@ -33,8 +33,8 @@ function ask(found: DeckLook | string) {
   return { asked, close };
 }
 
-describe("a deck brought into a show with slides", () => {
-  it("is put in whole, or some slides of it", async () => {
+describe("a deck imported into a show with slides", () => {
+  it("is added whole or in part", async () => {
     const { asked, close } = ask(look({}));
     await screen.findByText("3 slides, 2 steps, 1 sound. Selected slides will be added.");
     fireEvent.click(screen.getByLabelText(/Two/));
@@ -43,7 +43,7 @@ describe("a deck brought into a show with slides", () => {
     expect(asked).toEqual([{ url: "/api/shows/{id}/deck", body: { files, index: 1, fills: false, numbers: [1, 3] } }]);
   });
 
-  it("is taken for a refresh when most of its slides are known", async () => {
+  it("is a refresh if most of its slides are known", async () => {
     const { asked } = ask(
       look({
         refreshes: [
@@ -61,7 +61,7 @@ describe("a deck brought into a show with slides", () => {
     );
   });
 
-  it("gives exact pictures, page by page, when it is a PDF of slides that are known", async () => {
+  it("gives exact pictures if it is a PDF of known slides", async () => {
     const kept = ["One", "Two", "Three"].map((title, i) => ({
       kind: "kept" as const,
       slideId: `s${i + 1}`,
@@ -82,7 +82,7 @@ describe("a deck brought into a show with slides", () => {
     );
   });
 
-  it("is read with a way to leave it, and what is left is stopped without a complaint", async () => {
+  it("can be cancelled while it is read, without an error", async () => {
     const signals: AbortSignal[] = [];
     const goOn = () =>
       vi.spyOn(api, "POST").mockImplementation(((_: string, { signal }: { signal: AbortSignal }) => {
@@ -109,7 +109,7 @@ describe("a deck brought into a show with slides", () => {
     expect(said).not.toHaveBeenCalled();
   });
 
-  it("that cannot be read is told, and nothing is done", async () => {
+  it("is reported if it cannot be read", async () => {
     const { asked, close } = ask("talk.pptx is damaged. Save the deck again and add that file.");
     expect((await screen.findByRole("alert")).textContent).toContain("talk.pptx is damaged");
     fireEvent.click(screen.getByText("Cancel"));

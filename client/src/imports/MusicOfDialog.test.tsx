@@ -26,7 +26,7 @@ const line = (cueId: string, first: string | null, becomes: string) => ({
   becomes,
 });
 
-it("shows where each cue would go, and places the selected ones", async () => {
+it("shows the new slides of each cue, and places the selected ones", async () => {
   const asked: unknown[] = [];
   answerGets((path, query, ids) => {
     if (path === "/api/shows") return { data: [card("show", 2), card("Empty", 0), card("May", 3)] };
@@ -58,7 +58,7 @@ it("shows where each cue would go, and places the selected ones", async () => {
   );
 });
 
-it("says so where there is nothing to take", async () => {
+it("says if there is nothing to copy", async () => {
   answerGets(() => ({ data: [card("show", 2)] }));
   open(viewOf(), <MusicOfDialog close={vi.fn()} />);
   await screen.findByText("No other show has sounds.");

@@ -11,7 +11,7 @@ import { RefreshPlan } from "./RefreshPlan";
 afterEach(cleanup);
 
 describe("a refresh", () => {
-  it("asks whose texts to use where both changed them, and tells what is lost before what stays", () => {
+  it("asks which texts to use in conflicts, and lists losses first", () => {
     const choose = vi.fn();
     render(
       <RefreshPlan
@@ -47,8 +47,8 @@ describe("a refresh", () => {
   });
 });
 
-describe("joining pages", () => {
-  it("puts single pages right, and tells steps where a slide has several", () => {
+describe("matching pages", () => {
+  it("corrects single pages, and names the steps of a slide", () => {
     const join = vi.fn();
     open(viewOf(), <MatchPages titles={["One", "One more", "Three"]} joined={[0, 0, 2]} join={join} />);
     expect(screen.getByText("step 2")).toBeTruthy();
@@ -79,7 +79,7 @@ describe("a report", () => {
     createdAt: "2026-11-25T12:00:00Z",
   });
 
-  it("is given when there is something to tell", () => {
+  it("is shown if there is something to report", () => {
     const plain = job("deck", { slides: 3, steps: 0, sounds: 0, notUnderstood: [] });
     expect(isWorthTelling(plain)).toBe(false);
     expect(isWorthTelling({ ...plain, kind: "export" })).toBe(false);
@@ -100,7 +100,7 @@ describe("a report", () => {
   });
 });
 
-it("adds cards made here where it is told to", () => {
+it("adds cards at a position", () => {
   const { edit } = open(viewOf(), <AddSlide index={2} />);
   openMenu("Add a slide");
   fireEvent.click(screen.getByText("Credits card"));
@@ -111,7 +111,7 @@ it("adds cards made here where it is told to", () => {
   });
 });
 
-it("knows a deck by its name", () => {
+it("recognizes a deck by its name", () => {
   expect(["a.PPTX", "b.odp", "c.pdf", "d.jpeg", "e.mp3", "f.zip"].map((n) => isDeck(new File([], n)))).toEqual([
     true,
     true,

@@ -70,8 +70,8 @@ const show = (told: Schemas["LevelsView"]) => {
   return open(view, <LevelsPage />);
 };
 
-describe("how loud a show is", () => {
-  it("tells the whole against its target, and each cue with what matching makes of it", async () => {
+describe("the levels of a show", () => {
+  it("shows the whole against its target, and each cue before and after matching", async () => {
     show(levels());
     expect((await screen.findByRole("banner")).textContent).toContain("−20.0 LUFS, 4.0 LU too quiet");
     const [, pad, talk] = screen.getAllByRole("row");
@@ -82,12 +82,12 @@ describe("how loud a show is", () => {
     expect(screen.getByTestId("matched").getAttribute("d")).toMatch(/^M0\.0 40\.9L/);
   });
 
-  it("reports where the limiter reduces the mix", async () => {
+  it("shows where the mix is limited", async () => {
     show(levels({ sumPeakDbtp: 1.5, limited: [{ fromFrame: 96_000, toFrame: 288_000 }] }));
     expect((await screen.findByText(/^Limiting/)).textContent).toContain("from 0:02.0");
   });
 
-  it("matches what is not left out", async () => {
+  it("matches the included cues", async () => {
     const asked = answerPosts(() => ({ data: { revision: 2, change: null } }));
     show(levels({ cues: [bar("c1"), bar("c2", { kind: "voice" })] }));
     fireEvent.click(await screen.findByRole("button", { name: "Match 2 levels" }));
@@ -101,7 +101,7 @@ describe("how loud a show is", () => {
     await waitFor(() => expect(asked.mock.lastCall?.[1]).toMatchObject({ body: { cueIds: ["c2"] } }));
   });
 
-  it("has nothing to match where all follow, and says what to do where nothing sounds", async () => {
+  it("has nothing to match if all follow, and shows the next step if nothing plays", async () => {
     const done = bar("c1", { nowLufs: -22, apartLu: null, toDb: -6, changes: false, follows: true });
     show(levels({ cues: [done] }));
     const button = await screen.findByRole("button", { name: "All matched" });
@@ -112,7 +112,7 @@ describe("how loud a show is", () => {
     expect((await screen.findByText(/Nothing plays yet/)).textContent).toContain("Place a sound on slides");
   });
 
-  it("takes the figures of a place, or one's own", async () => {
+  it("has targets by destination, and custom ones", async () => {
     const { edit } = show(levels());
     fireEvent.change(await screen.findByLabelText("Level targets for"), { target: { value: "broadcast" } });
     expect(edit).toHaveBeenLastCalledWith({
@@ -130,7 +130,7 @@ describe("how loud a show is", () => {
   });
 });
 
-it("reads loudness with and without its sign, and tells how far apart two are", () => {
+it("parses loudness with and without sign, and formats differences", () => {
   expect([readLufs("-16"), readLufs("16,5 LUFS"), readLufs("−3 dBTP"), readLufs("loud")]).toEqual([
     -16,
     -16.5,

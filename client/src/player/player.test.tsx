@@ -45,8 +45,8 @@ const data: PlayerData = {
 
 const text = (bytes: ArrayBuffer) => new TextDecoder().decode(bytes);
 
-describe("what a player holds", () => {
-  it("is read out of the page where it stands there, and each file is made once", async () => {
+describe("the data of a player", () => {
+  it("is read from the page, and each file is decoded once", async () => {
     document.body.innerHTML = `<script type="text/plain" id="7-1">${btoa("third")} ${btoa("fourth")}</script>
       <script type="text/plain" id="slide1.png">${btoa("picture")}</script>`;
     expect(text(await readPiece(7, 2, 2))).toBe("third");
@@ -58,7 +58,7 @@ describe("what a player holds", () => {
     expect(addressOf("player/slide2.png")).toBe("player/slide2.png");
   });
 
-  it("comes as scripts beside the page, a file at a time and once; one that is missing is asked for again", async () => {
+  it("is loaded as scripts, each once, with retries", async () => {
     const asked: string[] = [];
     let missing = true;
     vi.spyOn(document.head, "append").mockImplementation((node) => {
@@ -73,12 +73,12 @@ describe("what a player holds", () => {
     expect(asked).toEqual(["player/8-0.js", "player/8-0.js"]);
   });
 
-  it("is bytes again after base 64, whatever they are", () => {
+  it("survives base64", () => {
     const bytes = Uint8Array.from({ length: 256 }, (_, i) => i);
     expect(new Uint8Array(bytesOf(btoa(String.fromCharCode(...bytes))))).toEqual(bytes);
   });
 
-  it("tells what is said at a moment of a slide", () => {
+  it("shows the caption of a moment", () => {
     expect(captionAt(data, "s1", 1499)).toEqual(["Good evening."]);
     expect(captionAt(data, "s1", 1500)).toEqual(["Find a seat,", "let your eyes get used to it."]);
     expect(captionAt(data, "s1", 4000)).toEqual([]);
@@ -86,7 +86,7 @@ describe("what a player holds", () => {
   });
 });
 
-describe("its cards", () => {
+describe("the cards of a player", () => {
   it("begin as chosen, and report blocked sound", async () => {
     const begin = vi.fn(() => Promise.resolve(false));
     render(<StartCard data={data} advanceMode="hand" begin={begin} />);

@@ -13,7 +13,7 @@ const rowsOf = (slides: number) => {
   return layRows(timesOf(show.slides, runningOrder), "slide");
 };
 
-it("brings the row somebody went to in sight, and leaves the sheet where it is when an edit moves rows", () => {
+it("scrolls to a selected row, and keeps its position when an edit moves rows", () => {
   const box = { scrollTop: 0, clientHeight: 4 * evenHeight, scrollTo: vi.fn() };
   const scroller = { current: box as unknown as HTMLDivElement };
   const player = new ChunkPlayer(() => Promise.resolve("end"));

@@ -24,7 +24,7 @@ const times = [10, 30, 2].reduce<Parameters<typeof layRows>[0][number][]>((all, 
   ];
 }, []);
 
-describe("what is dropped on the sheet", () => {
+describe("a drop on the sheet", () => {
   const rows = layRows(times, "slide").map((r) => (r.number === 1 ? { ...r, stepFrames: [0, 4 * second] } : r));
   const bands = 300;
   const dropped = (type: string, clientX: number, clientY: number, heard?: number, files: readonly string[] = []) => {
@@ -38,7 +38,7 @@ describe("what is dropped on the sheet", () => {
   };
   const [beside, on] = [800, 300];
 
-  it("lays a sound on a slide, a step, between two rows, or where the playhead is", () => {
+  it("places a sound on a slide, a step, between two rows, or at the play position", () => {
     // The second step comes after 4 of the slide's 10 seconds.
     expect(dropped(soundType, on, 35)).toMatchObject({ row: 0, step: 0, delayMs: 0, words: "" });
     expect(dropped(soundType, beside, 35)).toMatchObject({ row: 0, step: 1, words: "step 2", y: 0.4 * evenHeight });
@@ -54,13 +54,13 @@ describe("what is dropped on the sheet", () => {
     expect(dropped(soundType, beside, 0.6 * evenHeight + 4, 6 * second)).toMatchObject({ row: 0, delayMs: 6000 });
   });
 
-  it("puts slides between two rows, at the nearer edge", () => {
+  it("inserts slides between two rows, at the nearer edge", () => {
     expect(dropped(slidesType, on, evenHeight * 0.4)).toEqual({ kind: "gap", gap: 0 });
     expect(dropped(slidesType, on, evenHeight * 0.6)).toEqual({ kind: "gap", gap: 1 });
     expect(dropped("text/plain", on, 10)).toBeUndefined();
   });
 
-  it("lays videos on a slide, and between two rows beside other files", () => {
+  it("places videos on a slide, and inserts them between rows with other files", () => {
     expect(dropped("Files", on, evenHeight * 0.4, undefined, ["video/mp4"])).toMatchObject({ kind: "row", row: 0 });
     expect(dropped("Files", on, evenHeight + 3, undefined, ["video/mp4"])).toEqual({ kind: "gap", gap: 1 });
     expect(dropped("Files", on, evenHeight * 0.4, undefined, ["video/mp4", "image/png"])).toEqual({
@@ -71,13 +71,13 @@ describe("what is dropped on the sheet", () => {
 });
 
 describe("layout", () => {
-  it("gives every row the same height by slide, and one that follows the hold by time", () => {
+  it("has equal rows by slide, and heights by hold by time", () => {
     expect(layRows(times, "slide").map((r) => r.height)).toEqual([evenHeight, evenHeight, evenHeight]);
     // 42 s over three rows of 78 px: 5.57 px a second; the last would be 11 px high.
     expect(layRows(times, "time").map((r) => r.height)).toEqual([56, 167, 44]);
   });
 
-  it("finds frames and rows again", () => {
+  it("converts between frames and rows", () => {
     const rows = layRows(times, "slide");
     expect(yOf(rows, 5 * second)).toBe(evenHeight / 2);
     expect(yOf(rows, 25 * second)).toBe(1.5 * evenHeight);
@@ -104,12 +104,12 @@ describe("strand", () => {
     ],
   };
 
-  it("is never too short to take hold of", () => {
+  it("is never too short to drag", () => {
     const place = strandPlace(strand, layRows(times, "slide"));
     expect(place.bottom - place.top).toBe(20);
   });
 
-  it("is as wide as it is loud: a hair, full, and half", () => {
+  it("is as wide as its level: a hairline, full, and half", () => {
     const place = strandPlace(strand, layRows(times, "slide"));
     const xs = [...outlinePath(strand, place, 100, 20).matchAll(/(\d+\.\d) \d+\.\d/g)].map((m) => Number(m[1]));
     expect(xs).toEqual([100.8, 120, 110, 90, 80, 99.3]);
@@ -120,7 +120,7 @@ describe("selection", () => {
   const order = ["a", "b", "c", "d"];
   const none = { shiftKey: false, ctrlKey: false, metaKey: false };
 
-  it("takes one, adds and takes away, and goes through to another", () => {
+  it("selects one, adds, removes, and extends", () => {
     const one = clickSlide(undefined, order, "b", none);
     expect(one).toEqual({ slideIds: ["b"] });
     expect(clickSlide(one, order, "d", { ...none, ctrlKey: true })).toEqual({ slideIds: ["b", "d"] });

@@ -24,7 +24,7 @@ describe("dragging an end of a strand", () => {
   const to = (grip: "first" | "last" | "whole", y: number, free = false) =>
     moveTo(view, rows, own, grip, y, 100, free)?.edits;
 
-  it("takes it to another slide, and no further than its other end", () => {
+  it("moves it to another slide, up to its other end", () => {
     expect(to("last", 3 * 78 + 60)).toEqual([{ kind: "setSpan", cueId: "c", span: { first: "s2", last: "s4" } }]);
     expect(to("last", 10)).toEqual([{ kind: "setSpan", cueId: "c", span: { first: "s2", last: "s2" } }]);
     expect(to("first", 10)).toEqual([{ kind: "setSpan", cueId: "c", span: { first: "s1", last: "s3" } }]);
@@ -46,14 +46,14 @@ describe("dragging an end of a strand", () => {
     });
   });
 
-  it("goes anywhere when free of slides and steps", () => {
+  it("moves freely without snapping", () => {
     expect(to("first", 78 + 39, true)).toEqual([{ kind: "setDelay", cueId: "c", delayMs: 2000 }]);
     expect(to("last", 2 * 78 + 39, true)).toEqual([
       { kind: "setStop", cueId: "c", stop: "span", stepId: null, offsetMs: -2000 },
     ]);
   });
 
-  it("leaves the start of manual cues alone, and the end of cues that play past their slides", () => {
+  it("does not move manual starts, or ends that play past their slides", () => {
     const byHand = cue("c", "pad", { ...own, start: { kind: "hand", stepId: null, cueId: null }, stop: "finished" });
     const kinds = (grip: "first" | "last", y: number) =>
       moveTo(view, rows, byHand, grip, y, 100, false)?.edits.map((e) => e.kind);
@@ -70,13 +70,13 @@ describe("dragging an end of a strand", () => {
   });
 });
 
-it("draws the rows in sight and no others", () => {
+it("draws only visible rows", () => {
   expect(rowsIn(rows, 100, 240).map((r) => r.slideId)).toEqual(["s2", "s3", "s4"]);
   expect(rowsIn(rows, -50, 10).map((r) => r.slideId)).toEqual(["s1"]);
   expect(rowsIn(rows, 9999, 10_000)).toEqual([]);
 });
 
-it("lays labels so that none lies over another, nor over a strand", () => {
+it("places labels without overlaps", () => {
   let seed = 7;
   const random = (below: number) => (seed = (seed * 16_807) % 2_147_483_647) % below;
   for (let time = 0; time < 200; time++) {
@@ -95,7 +95,7 @@ it("lays labels so that none lies over another, nor over a strand", () => {
   }
 });
 
-it("hangs strands side by side only where they sound together, and one that takes over in its place", () => {
+it("places strands side by side only if they play together, and a crossfaded one in line", () => {
   const strand = (cueId: string, from: number, to: number, crossfadesFrom: string | null = null) => ({
     cueId,
     startFrame: from * 48_000,

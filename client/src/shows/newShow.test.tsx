@@ -61,7 +61,7 @@ it.each([
   await screen.findByText("It is open.");
 });
 
-it("is stopped on its way and while it is read, without a complaint, and what cannot be read is told", async () => {
+it("can be cancelled during upload and reading without an error, and unreadable files are reported", async () => {
   const { answer } = posts();
   upload.mockImplementationOnce((_: File, __: string, tell: Told, signal: AbortSignal) => {
     tell(0.25);

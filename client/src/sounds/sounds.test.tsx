@@ -36,7 +36,7 @@ const list = () => <SoundList selected={undefined} select={vi.fn()} selectCue={s
 const selectCue = vi.fn();
 
 describe("the list of sounds", () => {
-  it("is by kind, and finds by words", () => {
+  it("is grouped by kind, and searchable", () => {
     open(view, list());
     expect(shown()).toEqual(["Dusk Pad", "Welcome", "Tin bell", "Owl"]);
     fireEvent.change(screen.getByLabelText("Find a sound"), { target: { value: "aino spot" } });
@@ -62,7 +62,7 @@ describe("the list of sounds", () => {
     expect(shown()[0]).toBe("Owl");
   });
 
-  it("keeps parked cues in sight, and brings a removed sound back", () => {
+  it("shows parked cues, and restores a removed sound", () => {
     const { edit } = open(view, list());
     fireEvent.click(screen.getByText("Old Waltz"));
     expect(selectCue).toHaveBeenCalledWith("c2");
@@ -71,7 +71,7 @@ describe("the list of sounds", () => {
   });
 });
 
-it("takes the files of dropped folders, hidden ones left out", async () => {
+it("imports the files of dropped folders, without hidden ones", async () => {
   const file = (name: string) => ({
     name,
     isFile: true,

@@ -13,14 +13,14 @@ const total = viewOf().runningOrder.slides.at(-1)?.endFrame ?? 0;
 const totalMs = total / 48;
 
 describe("the running time", () => {
-  it("is told beside what is aimed at", () => {
+  it("is shown beside its target", () => {
     expect(over(viewOf())).toBeUndefined();
     expect(over(viewOf({ targetMs: totalMs }))).toEqual({ frames: 0, text: "on target" });
     expect(over(viewOf({ targetMs: totalMs - 1500 }))?.text).toBe("0:01.5 over");
     expect(over(viewOf({ targetMs: totalMs + 61_000 }))?.text).toBe("1:01.0 under");
   });
 
-  it("is aimed at, and shared out among the slides before that is set", async () => {
+  it("has a target, and can be distributed over the slides", async () => {
     const edit = { kind: "setHolds" as const, holds: [{ slideId: "s1", holdMs: 9000 }] };
     const asked = answerGets((_, query) => {
       if (query?.leastMs === 90_000) return { error: { title: "The slides cannot be that long." } };

@@ -18,7 +18,7 @@ const key = (of: Partial<KeyboardEvent>) => ({
 });
 
 describe("keys", () => {
-  it("are what is written on the keyboard, on a German and a French one too", () => {
+  it("follow German and French layouts", () => {
     // German: Z and Y change places, and ? is Shift with ß.
     expect(commandAt("show", key({ key: "z", code: "KeyY", ctrlKey: true }))).toBe("undo");
     expect(commandAt("show", key({ key: "y", code: "KeyZ", ctrlKey: true }))).toBe("redo");
@@ -40,7 +40,7 @@ describe("keys", () => {
     }
   });
 
-  it("that are held down repeat only where that makes sense", () => {
+  it("repeat only where that makes sense", () => {
     expect(commandAt("stage", key({ key: "ArrowRight", repeat: true }))).toBeUndefined();
     expect(commandAt("stage", key({ key: "p", repeat: true }))).toBeUndefined();
     expect(commandAt("cue", key({ key: "-", repeat: true }))).toBe("quieter");
@@ -82,7 +82,7 @@ describe("commands", () => {
     expect(play).toHaveBeenCalledTimes(1);
   });
 
-  it("of an editor rest while a show is shown", () => {
+  it("of an editor are disabled while presenting", () => {
     const { rerender } = render(
       <>
         <Show />

@@ -37,7 +37,7 @@ function carry(...places: number[]) {
   return { handle, release: (x: number) => fireEvent.pointerUp(handle, { ...at(x), buttons: 0 }) };
 }
 
-it("shows the value while it is held, and makes one edit of where it is let go", () => {
+it("shows the value while dragging, and makes one edit on release", () => {
   const { handle, release } = carry(120, 144);
   expect(handle.textContent).toBe("one: 40");
   expect(commit).not.toHaveBeenCalled();
@@ -47,7 +47,7 @@ it("shows the value while it is held, and makes one edit of where it is let go",
   expect(press).not.toHaveBeenCalled();
 });
 
-it("leaves all as it was at Escape, which nobody else hears, and where there is no value", async () => {
+it("cancels on Escape, and without a value", async () => {
   const heard = vi.fn();
   window.addEventListener("keydown", heard);
   const { handle, release } = carry(144);
@@ -67,13 +67,13 @@ it("leaves all as it was at Escape, which nobody else hears, and where there is 
   expect(commit).not.toHaveBeenCalled();
 });
 
-it("takes a press that moves nothing for no drag", () => {
+it("ignores a press without movement", () => {
   carry().release(100);
   expect(press.mock.calls).toEqual([["one"]]);
   expect(commit).not.toHaveBeenCalled();
 });
 
-it("is nudged by arrow keys, further with Shift", () => {
+it("is moved by arrow keys, further with Shift", () => {
   const { handle } = carry();
   fireEvent.keyDown(handle, { key: "ArrowLeft" });
   fireEvent.keyDown(handle, { key: "ArrowDown", shiftKey: true });
@@ -83,7 +83,7 @@ it("is nudged by arrow keys, further with Shift", () => {
   ]);
 });
 
-it("is an edit of what was there when it was taken hold of", () => {
+it("edits the value from the start of the drag", () => {
   const order: string[] = [];
   commit.mockImplementation(() => order.push("commit"));
   render(

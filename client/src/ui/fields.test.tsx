@@ -14,8 +14,8 @@ const type = (label: string, text: string) => {
   return field;
 };
 
-describe("a value within a sentence", () => {
-  it("is committed by Enter and by leaving, and only when it has changed", () => {
+describe("a field in a sentence", () => {
+  it("commits on Enter and on blur, only if changed", () => {
     const commit = vi.fn();
     render(<MsField label="Hold" ms={4000} commit={commit} />);
     fireEvent.keyDown(type("Hold", "4"), { key: "Enter" });
@@ -26,7 +26,7 @@ describe("a value within a sentence", () => {
     expect(commit).toHaveBeenLastCalledWith(2500);
   });
 
-  it("tells what cannot be a value, and Escape puts the old one back", () => {
+  it("reports an invalid value, and Escape restores the old one", () => {
     const commit = vi.fn();
     render(<LevelField label="Level" db={-6} commit={commit} />);
     const field = type("Level", "loud");
@@ -38,7 +38,7 @@ describe("a value within a sentence", () => {
     expect((field as HTMLInputElement).value).toBe("−6.0 dB");
   });
 
-  it("is nudged by the arrows", () => {
+  it("is changed by arrow keys", () => {
     const [level, hold] = [vi.fn(), vi.fn()];
     render(<LevelField label="Level" db={-6} commit={level} />);
     render(<MsField label="Hold" ms={50} commit={hold} />);
@@ -92,7 +92,7 @@ it("offers one of several", () => {
   expect(commit).toHaveBeenCalledWith("finished");
 });
 
-it("says what can be typed where something else was, and keeps the focus in the field", () => {
+it("says what can be typed after invalid input, and keeps the focus", () => {
   render(<MsField label="Hold" ms={4000} commit={vi.fn()} />);
   const field = type("Hold", "soon");
   fireEvent.keyDown(field, { key: "Enter" });
@@ -101,7 +101,7 @@ it("says what can be typed where something else was, and keeps the focus in the 
   expect(field.getAttribute("aria-describedby")).toBe(screen.getByRole("alert").id);
 });
 
-it("makes the edit of what was typed also where the field is taken away", () => {
+it("commits typed text also when the field is removed", () => {
   const commit = vi.fn();
   const { unmount } = render(
     <>
@@ -115,7 +115,7 @@ it("makes the edit of what was typed also where the field is taken away", () => 
   expect(commit.mock.calls).toEqual([[7000], ["Wave."]]);
 });
 
-it("keeps longer text when it is left, and drops it at Escape", () => {
+it("commits longer text on blur, and discards it on Escape", () => {
   const commit = vi.fn();
   render(<TextBox label="Notes" value="Point." commit={commit} />);
   fireEvent.keyDown(type("Notes", "Point to the tongue."), { key: "Escape" });
@@ -125,7 +125,7 @@ it("keeps longer text when it is left, and drops it at Escape", () => {
   expect(commit).toHaveBeenCalledWith("Point to the tongue.");
 });
 
-it("shows what was set until that is answered, and then what came of it", async () => {
+it("shows a new value until the response, and then the result", async () => {
   const answers: (() => void)[] = [];
   const beginEditing = () => (make: () => void) => {
     make();
@@ -166,7 +166,7 @@ it("shows what was set until that is answered, and then what came of it", async 
   expect([level.value, level.ariaBusy, ends.value]).toEqual(["−19.5 dB", "false", "span"]);
 });
 
-describe("what is typed while somebody else changes the show", () => {
+describe("typing while another user edits the show", () => {
   const commit = vi.fn();
 
   it.each([

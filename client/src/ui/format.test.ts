@@ -1,7 +1,7 @@
 import { expect, it } from "vitest";
 import { decibels, readDecibels, readMs, time } from "./format";
 
-it("says times cut off at the tenth, as the server does", () => {
+it("truncates times to the tenth, as the server does", () => {
   expect(time(48_000 * 61 + 4799)).toBe("1:01.0");
   expect(time(48_000 * 599.95)).toBe("9:59.9");
 });

@@ -22,7 +22,7 @@ public sealed class ManualCues : ICheck
             where cue is { Span: not null, IsNoticed: true, Start.Kind: CueStartKind.Hand } && show.Order.Of(show.Show, cue.Span).Count > 0
             let name = show.Show.CueName(cue.Id)
             select new Finding(
-                Name, Severity.Blocker, [cue.Id], cue.Span!.First, $"{name} on slide {Wording.Number(show.Show, cue.Span!.First)} is triggered manually, but the show runs by itself.",
+                Name, Severity.Blocker, [cue.Id], cue.Span!.First, $"{name} on slide {Wording.Number(show.Show, cue.Span!.First)} is triggered manually, but the show is self-running.",
                 [
                     new Fix("Start with its slide", new SetStart(cue.Id, CueStart.WithSlide), Safe: true),
                     // A video is found even when it is muted.

@@ -46,7 +46,7 @@ public sealed partial record Clearance(UsageRight Answer, string Why)
             return new(UsageRight.Credit, $"{licence} requires credit.");
         }
         if (rights.Proof.Length > 0) return new(Given(rights), "Permission was given, and its proof is on file.");
-        return new(UsageRight.Ask, licence.Length == 0 ? "Its licence is unknown." : $"“{licence}” does not answer this, and there is no proof of permission.");
+        return new(UsageRight.Ask, licence.Length == 0 ? "Its licence is unknown." : $"The terms of “{licence}” are not known, and there is no proof of permission.");
     }
 
     private static bool IsAdapted(Cue cue) => cue.Speed != 1 || cue.Fit?.Method is FitMethod.Recut or FitMethod.Stretch;

@@ -40,8 +40,8 @@ const proposals = {
   beginning: { fromFrame: 0, toFrame: 5 * second },
 };
 
-describe("where a cue sounds", () => {
-  it("is typed in words the server understands, and a refusal is not taken", async () => {
+describe("the timing of a cue", () => {
+  it("accepts typed spans, and restores a rejected one", async () => {
     const { edit } = open(view, <Slides cues={[bell]} />);
     const asked = answerGets((_, query) =>
       query?.typed === "9" ? { error: { title: "There is no slide 9." } } : { data: { first: "s1", last: "s3" } },
@@ -56,14 +56,14 @@ describe("where a cue sounds", () => {
     expect(edit).toHaveBeenCalledTimes(1);
   });
 
-  it("offers no slides that would turn it round", () => {
+  it("offers only slides that keep the order", () => {
     open(view, <Timing cues={[bell]} />);
     fireEvent.click(screen.getByLabelText(/^More: slides by title/));
     const through = screen.getByLabelText("Last slide") as HTMLSelectElement;
     expect([...through.options].map((o) => o.textContent)).toEqual(["2 · Slide 2", "3 · Slide 3"]);
   });
 
-  it("begins with a step, by hand, or after the cue that is likeliest", async () => {
+  it("starts at a step, manually, or after the most likely cue", async () => {
     const { edit } = open(view, <Start cues={[bell]} />);
     answerGets(() => ({ data: proposals }));
     choose("Start", "at step 3, Wings");
@@ -76,7 +76,7 @@ describe("where a cue sounds", () => {
     );
   });
 
-  it("says which cue it comes after, by its sound, and the gap", async () => {
+  it("names the cue it follows, and the delay", async () => {
     answerGets(() => ({ data: proposals }));
     const after = { ...bell, start: { kind: "after" as const, stepId: null, cueId: "c1" } };
     const { edit } = open(view, <Start cues={[after]} />);
@@ -86,7 +86,7 @@ describe("where a cue sounds", () => {
     await waitFor(() => expect(screen.getAllByRole("option", { name: "Dusk Pad" })).toHaveLength(1));
   });
 
-  it("ends at a step of its last slide, and keeps its side when the offset is typed", () => {
+  it("ends at a step of its last slide, and keeps its direction when the offset is typed", () => {
     const earlier = { ...pad, stopOffsetMs: -500 };
     const { edit } = open(
       having(earlier),
@@ -103,8 +103,8 @@ describe("where a cue sounds", () => {
   });
 });
 
-describe("what part of it", () => {
-  it("is the beginning only, or loops a section, as proposed", async () => {
+describe("the trim of a cue", () => {
+  it("can be the beginning only, or loop a proposed section", async () => {
     const { edit } = open(view, <PartEditor cue={pad} sound={sound("pad")} />);
     fireEvent.click(screen.getByLabelText(/^More: zoom/));
     answerGets((url) => ({ data: url.includes("proposals") ? proposals : [] }));
@@ -118,7 +118,7 @@ describe("what part of it", () => {
     );
   });
 
-  it("has its fades drawn on it, made longer and shorter by arrows toward the middle and away", () => {
+  it("shows its fades, which arrow keys lengthen and shorten", () => {
     answerGets(() => ({ data: [] }));
     const { edit } = open(view, <PartEditor cue={{ ...pad, speed: 2 }} sound={sound("pad")} />);
     fireEvent.keyDown(screen.getByLabelText("Fade in on the waveform"), { key: "ArrowRight" });
@@ -133,7 +133,7 @@ describe("what part of it", () => {
     expect(screen.getByLabelText("Fade out on the waveform").getAttribute("aria-valuemax")).toBe("30000");
   });
 
-  it("plays several times, typed or nudged, never less than once", () => {
+  it("plays several times, typed or by arrow keys, at least once", () => {
     const { edit } = open(view, <Rounds cues={[{ ...pad, rounds: 2 }]} />);
     enter("Number of times", "5");
     expect(edit.mock.lastCall?.[0]).toMatchObject({ kind: "setRounds", rounds: 5 });
@@ -145,8 +145,8 @@ describe("what part of it", () => {
   });
 });
 
-describe("how loud", () => {
-  it("level points stay in the order of time", () => {
+describe("the level of a cue", () => {
+  it("keeps level points in order of time", () => {
     const points = [
       { atMs: 1000, db: -6 },
       { atMs: 3000, db: 0 },
@@ -164,7 +164,7 @@ describe("how loud", () => {
     expect(edit.mock.lastCall?.[0]).toMatchObject({ kind: "setSpeed", speed: 1.25 });
   });
 
-  it("is set for several at once, also to what one of them has already", () => {
+  it("can be set for several at once, also to the value of one of them", () => {
     const loud = { ...bell, levelDb: 0, fadeOut: { ms: 500, curve: "linear" as const } };
     const { edit } = open(having(loud), <Level cues={[pad, loud]} spoken={false} />);
     expect(shown("Level")).toBe("Mixed");
@@ -190,7 +190,7 @@ describe("how loud", () => {
   });
 });
 
-describe("a place to click", () => {
+describe("a hotspot", () => {
   const byHand = { ...bell, start: { kind: "hand" as const, stepId: null, cueId: null } };
   const spot = {
     x: 0.5,
@@ -205,7 +205,7 @@ describe("a place to click", () => {
     shown: true,
   };
 
-  it("is there only for manual cues, added in one click and removed in one", () => {
+  it("exists only for manual cues, and is added and removed in one click", () => {
     open(view, <HotspotLine cue={bell} />);
     expect(screen.queryByText("Hotspot")).toBeNull();
     const { edit } = open(view, <HotspotLine cue={byHand} />);
@@ -217,7 +217,7 @@ describe("a place to click", () => {
     expect(placed.edit).toHaveBeenLastCalledWith({ kind: "setHotspot", cueId: "c2", hotspot: null });
   });
 
-  it("is moved by arrows, never off the slide, and shaped by its values", () => {
+  it("is moved by arrow keys within the slide, and edited by its fields", () => {
     const clicked = { ...byHand, hotspot: spot };
     const { edit } = open(having(clicked), <HotspotLine cue={clicked} />);
     fireEvent.click(screen.getByText("Edit hotspot"));

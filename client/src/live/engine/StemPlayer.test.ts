@@ -84,8 +84,8 @@ function stemOf(
   };
 }
 
-describe("a stem under way", () => {
-  it("sounds every frame in its turn, round and round, however it is cut into pieces", async () => {
+describe("a playing stem", () => {
+  it("plays every frame in order and loops, for any segment length", async () => {
     let seed = 7;
     const random = (most: number) => (seed = (seed * 48271) % 2147483647) % most;
     for (let n = 0; n < 60; n++) {
@@ -120,7 +120,7 @@ describe("a stem under way", () => {
     }
   });
 
-  it("goes on where it would be when the machine was kept busy, and is not heard when it was stopped before it began", async () => {
+  it("catches up after a busy moment, and is silent if stopped before its start", async () => {
     const clock = new Clock();
     const told = { begun: () => undefined, ended: () => undefined };
     const stem = stemOf(40_000, 40_000, 4_000, clock, (piece) => (piece === 5 ? 11_000 : 0));
@@ -149,7 +149,7 @@ describe("a stem under way", () => {
   });
 });
 
-it("takes pieces apart, however they come over the network", async () => {
+it("parses segments from any network chunks", async () => {
   const pieces = [3, 0, 7_000, 1].map((length, n) => new Uint8Array(length).fill(n + 1));
   const wire = pieces.flatMap((p) => [...new Uint8Array(new Uint32Array([p.length]).buffer), ...p]);
   for (const part of [1, 3, 1_000, 9_000]) {

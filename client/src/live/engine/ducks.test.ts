@@ -12,19 +12,19 @@ function at(course: ReturnType<typeof courseOf>, time: number): number {
   return from ? from.db + ((to.db - from.db) * (time - from.at)) / (to.at - from.at) : to.db;
 }
 
-it("goes down before the voice really speaks, and up again a while after", () => {
+it("ducks before speech, and releases after it", () => {
   const course = courseOf([speaker()], 6, 10);
   const times = [10.85, 11, 13.4, 13.8, 14.2];
   [0, -6, -6, -3, 0].forEach((db, i) => expect(at(course, times[i] ?? 0)).toBeCloseTo(db, 1));
 });
 
-it("goes by how loud the bed is, unless the voice says how far", () => {
+it("depends on the bed's level, unless the voice has a depth", () => {
   expect(courseOf([speaker()], 0, 10)).toEqual([]);
   const own = speaker({ duck: { ...duck, depthDb: 9 } });
   expect(Math.min(...courseOf([own], 3, 10).map((p) => p.db))).toBe(-9);
 });
 
-it("goes down as fast as it would where a voice speaks at once, and comes up where one is stopped", () => {
+it("ducks at its attack time for immediate speech, and releases when a voice is stopped", () => {
   const atOnce = speaker({ duck: { ...duck, spoken: null } });
   const course = courseOf([atOnce], 6, 10);
   expect(course[0]).toEqual({ at: 10.15, db: -6 });
@@ -37,7 +37,7 @@ it("goes down as fast as it would where a voice speaks at once, and comes up whe
   expect(courseOf([speaker({ duck: { ...duck, spoken: [] } })], 6, 10)).toEqual([]);
 });
 
-it("is as low as the lower where two lie over each other", () => {
+it("takes the lower of two overlapping ducks", () => {
   const other = speaker({ origin: 12.6, duck: { ...duck, depthDb: 12 } });
   const course = courseOf([speaker(), other], 6, 10);
   for (const time of [11.5, 13.3, 13.5, 13.7, 15]) {

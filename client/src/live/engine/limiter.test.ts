@@ -23,7 +23,7 @@ describe("the limiter of live sound", () => {
   const [input, output] = [samples(recorded.input), samples(recorded.output)];
   const sides = [side(input, 0), side(input, 1)];
 
-  it.each([128, 1, 997])("does what the engine's does, in blocks of %i", (block) => {
+  it.each([128, 1, 997])("equals the engine's, in blocks of %i", (block) => {
     const limited = run(sides, block);
     expect(Math.max(...sides.map((s) => Math.max(...s)))).toBeGreaterThan(1.5);
     for (const which of [0, 1])
@@ -32,7 +32,7 @@ describe("the limiter of live sound", () => {
       );
   });
 
-  it("leaves what is low enough bit by bit as it is", () => {
+  it("keeps quiet samples bit for bit", () => {
     const low = sides.map((s) => s.map((v) => v * 0.2));
     run(low, 128).forEach((s, which) => expect(s).toEqual(low[which]));
   });

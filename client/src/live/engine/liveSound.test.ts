@@ -18,7 +18,7 @@ const param = () => ({
   },
 });
 
-it("ducks a bed for a voice that begins with it, in whatever order they begin", () => {
+it("ducks a bed for a voice that starts with it, in either order", () => {
   for (const order of [
     ["voice", "bed"],
     ["bed", "voice"],

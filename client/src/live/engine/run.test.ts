@@ -5,8 +5,8 @@ import walked from "./walks.json";
 
 const walks = walked as unknown as { plan: LivePlan; strokes: { happened: LiveEvent; orders: LiveOrder[] }[] }[];
 
-describe("a show being shown", () => {
-  it("does what the server's rule does, on every walk", () => {
+describe("a presented show", () => {
+  it("follows the server's rule on every walk", () => {
     expect(walks.length).toBeGreaterThan(20);
     expect(walks.flatMap((w) => w.strokes.flatMap((s) => s.orders)).length).toBeGreaterThan(500);
     for (const { plan, strokes } of walks) {
@@ -16,7 +16,7 @@ describe("a show being shown", () => {
   });
 });
 
-it("keeps the last of what happened in a show that runs for days", () => {
+it("keeps the latest log lines in a show that runs for days", () => {
   const list: number[] = [];
   for (let i = 0; i < 10; i++) addBounded(list, i, 4);
   expect(list).toEqual([6, 7, 8, 9]);

@@ -45,16 +45,16 @@ const stage = (
   }) as unknown as Stage;
 
 describe("a video in a talk", () => {
-  it("lies on its slides alone", () => {
+  it("is visible on its slides only", () => {
     expect([0, 1, 2, 3].map((at) => videosAt(stage({}), at).length)).toEqual([0, 1, 1, 0]);
   });
 
-  it("stands before it begins, or is not seen", () => {
+  it("waits on its first picture, or is hidden", () => {
     expect(seenNow(stage({}), clip())).toEqual({ fileFrame: second, speed: 0 });
     expect(seenNow(stage({ phase: "waiting" }), clip("keepsLast", true))).toBeUndefined();
   });
 
-  it("moves with what is heard, and stands where that is held or all is paused", () => {
+  it("moves with its sound, and stops when that or everything is paused", () => {
     const sounding = { phase: "sounding" as const };
     expect(seenNow(stage(sounding, { at: 500 }), clip())).toEqual({ fileFrame: 1.5 * second, speed: 1 });
     expect(seenNow(stage(sounding, { at: 500, moves: false }), clip())).toEqual({ fileFrame: 1.5 * second, speed: 0 });
@@ -63,14 +63,14 @@ describe("a video in a talk", () => {
     expect(seenNow(stage(sounding, { at: 4000, loopFrom: 0 }), clip())).toEqual({ fileFrame: 2 * second, speed: 1 });
   });
 
-  it("is over as it is set to be, and stands where it was sent away", () => {
+  it("ends as set, and stops where it was silenced", () => {
     const over = stage({ phase: "over" });
     expect(seenNow(over, clip())?.fileFrame).toBe(4 * second - 1);
     expect(seenNow(over, clip("backToFirst"))?.fileFrame).toBe(second);
     expect(seenNow(over, clip("leaves"))).toBeUndefined();
   });
 
-  it("goes on while it dies away, and stands where it has", () => {
+  it("continues during its fade-out, and stops after it", () => {
     const sent = (ms: number, heard: boolean, phase: "over" | "left" = "over") =>
       stage({ phase, fromMs: 1000 }, { stopped: { ms, heard } });
     expect(seenNow(sent(1200, true), clip("leaves"))).toEqual({ fileFrame: 105_600, speed: 1 });

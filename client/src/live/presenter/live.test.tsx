@@ -45,7 +45,7 @@ const plan: LivePlan = {
 };
 
 describe("a run's log", () => {
-  it("reports what happened to each sound, and why", () => {
+  it("records what happened to each sound, and why", () => {
     const run = new LiveRun(plan);
     let atMs = 0;
     const told = (event: Parameters<LiveRun["take"]>[0]) =>
@@ -71,7 +71,7 @@ describe("a run's log", () => {
     expect(told({ kind: "silence", atMs: atMs + 100 })).toEqual(["was silenced"]);
   });
 
-  it("picks up where it was left, rounds and all", () => {
+  it("resumes where it was left, including repeats", () => {
     const run = new LiveRun({ ...plan, cues: plan.cues.map((c) => ({ ...c, return: "pickUp" })) });
     run.take({ kind: "goTo", place: 0, atMs: 0 });
     run.take({ kind: "goTo", place: 3, atMs: 7000 });
@@ -81,7 +81,7 @@ describe("a run's log", () => {
   });
 });
 
-describe("before it begins", () => {
+describe("before the start", () => {
   it("counts down to the talk", () => {
     expect(countdownWords(270_000, 0)).toBe("starts in 4:30");
     expect(countdownWords(61_000, 500)).toBe("starts in 1:01");

@@ -29,8 +29,8 @@ afterEach(() => {
 const places = [1, 2].flatMap((n) => [0, 1].map((step) => ({ slideId: `s${n}`, number: n, step })));
 const run = { plan: { places }, show: viewOf().show } as unknown as Schemas["RunView"];
 
-describe("before a show", () => {
-  it("each picture is fetched once, and those that cannot be had are told by their slides", async () => {
+describe("the ready card", () => {
+  it("fetches each picture once, and names the slides of missing ones", async () => {
     const fetched = vi.fn((url: string) =>
       url.includes("s2") ? Promise.reject(new Error("away")) : Promise.resolve(new Response("picture")),
     );
@@ -51,7 +51,7 @@ describe("before a show", () => {
     expect(fetched.mock.calls.slice(before).map(([url]) => url)).toEqual([expect.stringContaining("/slides/s2/")]);
   });
 
-  it("tells that the show was edited since, also before it was followed, and fetches it as it is now", async () => {
+  it("reports edits since loading, and loads the new version", async () => {
     const fetchShow = vi.fn();
     const stage = { places, view: { show: viewOf().show, revision: 7 } };
     const prepared = { stage, missing: { pictures: [], sounds: [] } } as unknown as Prepared;
@@ -80,7 +80,7 @@ describe("before a show", () => {
     expect(fetchShow).toHaveBeenCalledOnce();
   });
 
-  it("keeps the loaded version until the new one is complete, and a started run forever", async () => {
+  it("keeps the loaded version until the new one is complete, and during a run", async () => {
     const shows = ["as it was", "torn", "as it is"].map((name) => {
       const stage = { name, view: { show: viewOf().show }, begin: () => Promise.resolve(true) } as unknown as Stage;
       return { stage, missing: { pictures: [], sounds: [] } } as unknown as Prepared;
@@ -119,7 +119,7 @@ describe("before a show", () => {
     expect(release.mock.calls.at(-1)).toEqual([is.stage]);
   });
 
-  it("tells a run that has begun what was edited before it was followed", async () => {
+  it("reports earlier edits to a started run", async () => {
     const stage = { view: { id: "r1", revision: 7 } } as unknown as Stage;
     const { result } = renderHook(() => useNotices("show", stage));
     const [listen, follow] = stayConnected.mock.calls.at(-1) as unknown as Parameters<
@@ -141,7 +141,7 @@ describe("before a show", () => {
     expect(about()).toEqual(["edit"]);
   });
 
-  it("says what is missing, tries again, and begins without it from the slide that is chosen", () => {
+  it("reports what is missing, retries, and begins without it from the chosen slide", () => {
     const fetchMissing = vi.fn();
     const fetchShow = vi.fn();
     const begin = vi.fn(() => Promise.resolve(true));
@@ -184,7 +184,7 @@ describe("before a show", () => {
   });
 });
 
-describe("after a show", () => {
+describe("the run report", () => {
   const told = (tookMs: number, asPlanned: boolean) => ({
     report: {
       tookMs,
@@ -205,7 +205,7 @@ describe("after a show", () => {
     findings: [],
   });
 
-  it("tells the times beside the plan, and takes them as holds", async () => {
+  it("shows times beside the plan, and applies them as holds", async () => {
     const view = viewOf({ slides: [slide(1), slide(2), slide(3)] });
     answerGets((url) => ({ data: url.includes("report") ? told(10_000, false) : view }));
     const posted = vi.fn();
@@ -225,7 +225,7 @@ describe("after a show", () => {
     );
   });
 
-  it("offers nothing to take where it went as planned", async () => {
+  it("offers nothing after a run as planned", async () => {
     answerGets((url) => ({ data: url.includes("report") ? told(8000, true) : viewOf() }));
     open(viewOf(), <RunReport showId="show" runId="r1" />);
     expect(await screen.findByText(/, as planned/)).toBeTruthy();

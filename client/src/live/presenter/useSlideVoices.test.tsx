@@ -34,7 +34,7 @@ function microphones() {
   return { asked, stop };
 }
 
-it("says so where the microphone is refused, and never takes the practice one by itself", async () => {
+it("reports a blocked microphone, and never falls back to the practice one", async () => {
   const { asked } = microphones();
   const { result } = renderHook(() => useSlideVoices("show"));
   act(() => void result.current.open(false));
@@ -44,7 +44,7 @@ it("says so where the microphone is refused, and never takes the practice one by
   expect([result.current.voices, result.current.asking]).toEqual([undefined, false]);
 });
 
-it("gives the microphone back when it is not wanted any more, also one that comes late", async () => {
+it("releases the microphone, also one that opens late", async () => {
   const { asked, stop } = microphones();
   const { result, unmount } = renderHook(() => useSlideVoices("show"));
   act(() => void result.current.open(false));

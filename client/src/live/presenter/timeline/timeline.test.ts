@@ -51,8 +51,8 @@ function orderOf(steps: readonly number[], loop?: { start: number; exit: number 
   return { times, places };
 }
 
-describe("the sheet that passes by", () => {
-  it("goes by the stay of its row, or once round the waiting loop, and glides only where that is quick", () => {
+describe("the presenter timeline", () => {
+  it("moves by the visit of its row or the waiting loop, and scrolls smoothly only nearby", () => {
     const { places } = orderOf([1, 1, 2, 1], { start: 0, exit: 2 });
     const on = (at: number, onPlaceMs: number) =>
       ({ places, place: () => places[at], onPlaceMs: () => onPlaceMs }) as unknown as Stage;
@@ -63,7 +63,7 @@ describe("the sheet that passes by", () => {
     expect([glide(2000) !== "", glide(60_000)]).toEqual([true, ""]);
   });
 
-  it("has the row that is shown at its line, those to come below it, none left out and smaller the later", () => {
+  it("has the current row at its line, and all later rows below, ever smaller", () => {
     for (let n = 0; n < 200; n++) {
       const { times, places } = orderOf(Array.from({ length: 1 + random(30) }, () => 1 + random(random(4) ? 2 : 9)));
       const at = random(places.length);
@@ -86,7 +86,7 @@ describe("the sheet that passes by", () => {
     }
   });
 
-  it("has a waiting loop as one row, and what it is left for after it", () => {
+  it("shows a waiting loop as one row, and the talk after it", () => {
     const { times, places } = orderOf([1, 2, 1, 1, 1], { start: 1, exit: 4 });
     const room = { height: 740, here: 420 };
     const rows = timelineRows(places, times, 2, room);
@@ -103,7 +103,7 @@ describe("the sheet that passes by", () => {
     expect(timelineRows(endless.places, endless.times, 1, room).map((r) => r.kind)).toEqual(["before", "here"]);
   });
 
-  it("cuts strands at the edges of rows, their sound and level where they were", () => {
+  it("cuts strands at the edges of rows", () => {
     const { times, places } = orderOf([1, 4, 1, 1]);
     const rows = timelineRows(places, times, 2, { height: 700, here: 400 });
     const columns = 32;
@@ -132,7 +132,7 @@ describe("the sheet that passes by", () => {
     expect(cutStrand({ ...strand, rows: [part(0, 100)] } as unknown as StrandView, rows.slice(1))).toBeUndefined();
   });
 
-  it("has room for all that is essential, on every screen", () => {
+  it("has space for everything essential on every screen", () => {
     for (const [width, height] of [
       [1280, 744],
       [1920, 1024],
@@ -157,7 +157,7 @@ describe("the sheet that passes by", () => {
   });
 });
 
-describe("what comes next", () => {
+describe("up next", () => {
   const { places } = orderOf([1, 1, 1, 1]);
   const with_ = (index: number, held: string[], begins: [string, number][]): LivePlace => ({
     ...(places[index] as LivePlace),
@@ -177,7 +177,7 @@ describe("what comes next", () => {
     cues: [cue("pad", "Dusk Pad"), cue("reel", "Mill Reel"), cue("owl", "Owl", { kind: "spot", lengthMs: 3000 })],
   };
 
-  it("is told beforehand as it will happen, and nothing happens by telling", () => {
+  it("is predicted exactly, without side effects", () => {
     const run = new LiveRun(plan);
     expect(nextEffect(run, 0, 0)).toEqual(["Dusk Pad starts"]);
     run.take({ kind: "goTo", place: 0, atMs: 0 });
@@ -194,7 +194,7 @@ describe("what comes next", () => {
     expect(nextEffect(late, 1, 10)).toEqual([]);
   });
 
-  it("is how far a sound carries, by slides or by its own end", () => {
+  it("includes how far a sound plays, by slides or by its own end", () => {
     const run = new LiveRun(plan);
     run.take({ kind: "goTo", place: 0, atMs: 0 });
     expect(carries(run, "pad", 400, 400)).toBe("through slide 2, about 0:01");
@@ -203,7 +203,7 @@ describe("what comes next", () => {
     expect(carries(run, "owl", 1000, 0)).toBe("0:02 left");
   });
 
-  it("is what a waiting loop is left for, and nothing at the end", () => {
+  it("is the talk after a waiting loop, and nothing at the end", () => {
     const loop = orderOf([1, 1, 1], { start: 0, exit: 2 });
     expect([0, 1, 2].map((at) => nextPlace(loop.places, at))).toEqual([2, 2, undefined]);
     expect([0, 3].map((at) => nextPlace(places, at))).toEqual([1, undefined]);
