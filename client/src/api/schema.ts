@@ -3936,7 +3936,7 @@ export interface components {
              * @description The playback speed, at the same pitch: 1 as imported, 0.5 half, 2 double.
              */
             speed: number;
-            /** @description Whether its level is set again when its target, trim or fit changes. Setting the level by hand turns this off. */
+            /** @description Whether its level is set again when its target, trim or fit changes. Setting the level manually turns this off. */
             follows: boolean;
             /** @description Level points in ascending order. Between two points the level changes linearly in dB; outside them it is constant. */
             levelPoints: components["schemas"]["ValueListOfLevelPoint"];
@@ -4930,7 +4930,7 @@ export interface components {
                  * @description The playback speed, at the same pitch: 1 as imported, 0.5 half, 2 double.
                  */
                 speed: number;
-                /** @description Whether its level is set again when its target, trim or fit changes. Setting the level by hand turns this off. */
+                /** @description Whether its level is set again when its target, trim or fit changes. Setting the level manually turns this off. */
                 follows: boolean;
                 /** @description Level points in ascending order. Between two points the level changes linearly in dB; outside them it is constant. */
                 levelPoints: components["schemas"]["ValueListOfLevelPoint"];
@@ -5887,7 +5887,7 @@ export interface components {
                  * @description The playback speed, at the same pitch: 1 as imported, 0.5 half, 2 double.
                  */
                 speed: number;
-                /** @description Whether its level is set again when its target, trim or fit changes. Setting the level by hand turns this off. */
+                /** @description Whether its level is set again when its target, trim or fit changes. Setting the level manually turns this off. */
                 follows: boolean;
                 /** @description Level points in ascending order. Between two points the level changes linearly in dB; outside them it is constant. */
                 levelPoints: components["schemas"]["ValueListOfLevelPoint"];
@@ -6472,7 +6472,7 @@ export interface components {
                 picture: null | components["schemas"]["PictureSource"];
             };
         };
-        /** @description Sets the level of a cue, by hand or from its target. */
+        /** @description Sets the level of a cue, manually or from its target. */
         EditSetLevel: {
             /** @enum {string} */
             kind: "setLevel";
@@ -9937,7 +9937,7 @@ export interface components {
                  * @description The playback speed, at the same pitch: 1 as imported, 0.5 half, 2 double.
                  */
                 speed: number;
-                /** @description Whether its level is set again when its target, trim or fit changes. Setting the level by hand turns this off. */
+                /** @description Whether its level is set again when its target, trim or fit changes. Setting the level manually turns this off. */
                 follows: boolean;
                 /** @description Level points in ascending order. Between two points the level changes linearly in dB; outside them it is constant. */
                 levelPoints: components["schemas"]["ValueListOfLevelPoint"];

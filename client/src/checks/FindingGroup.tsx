@@ -33,7 +33,7 @@ function Alike({ findings }: { findings: readonly Finding[] }) {
         <FindingRow key={finding.key} finding={finding} />
       ))}
       {few.length < findings.length && (
-        <li className="line-t py-1.5 pl-40">
+        <li className="line-t py-1.5 pl-40 max-sm:pl-0">
           <button type="button" className="btn btn-ghost btn-xs -ml-2" onClick={() => setAll(true)}>
             {words.moreAlike(findings.length - few.length)}
           </button>

@@ -35,12 +35,12 @@ export function FindingRow({ finding }: { finding: Finding }) {
           ? { slideIds: [found.slideId] }
           : undefined;
   return (
-    <li className="line-t flex items-baseline gap-x-3 py-2" data-finding={found.check}>
+    <li className="line-t flex items-baseline gap-x-3 py-2 max-sm:flex-wrap max-sm:gap-y-1" data-finding={found.check}>
       <span className={`w-20 shrink-0 text-xs font-semibold whitespace-nowrap ${style}`}>
         <span aria-hidden="true">{mark}</span> {name}
       </span>
       <span className="muted figures w-14 shrink-0 text-sm">{slide ? words.slide(slide.number) : ""}</span>
-      <span className="min-w-0 grow">
+      <span className="min-w-0 grow max-sm:order-last max-sm:basis-full">
         <span className="block leading-snug break-words">{found.sentence}</span>
         {!ignored && (found.fixes.length > 0 || sound) && (
           <span className="mt-1.5 flex flex-wrap gap-1.5">
@@ -63,7 +63,7 @@ export function FindingRow({ finding }: { finding: Finding }) {
         )}
       </span>
       {seeking && sound && <CatalogueDialog instead={sound} close={() => setSeeking(false)} />}
-      <span className="flex shrink-0 items-center gap-1 self-start text-sm">
+      <span className="flex shrink-0 max-sm:ml-auto items-center gap-1 self-start text-sm">
         {at !== undefined && (
           <button
             type="button"

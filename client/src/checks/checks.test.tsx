@@ -53,7 +53,7 @@ describe("the findings of a show", () => {
     expect(grouped(found).map((g) => [g.title, g.findings.length])).toEqual([
       ["Fix with one click", 1],
       ["Needs a decision", 1],
-      ["Fix by hand", 1],
+      ["Fix manually", 1],
     ]);
     expect(counted(found)).toBe("1 blocker, 2 audible, 1 minor");
   });
@@ -82,7 +82,7 @@ describe("the findings of a show", () => {
 
   it("are shortened if many are alike", async () => {
     show(Array.from({ length: 80 }, (_, n) => finding("jump", { slideId: `s${n}` })));
-    const group = await screen.findByRole("region", { name: "Fix by hand" });
+    const group = await screen.findByRole("region", { name: "Fix manually" });
     expect(within(group).getAllByRole("listitem")).toHaveLength(4);
     fireEvent.click(within(group).getByRole("button", { name: "77 more like these" }));
     expect(within(group).getAllByRole("listitem")).toHaveLength(80);

@@ -23,7 +23,7 @@ export const words = {
   groups: {
     safe: { title: "Fix with one click", what: "These fixes remove nothing and move nothing." },
     choice: { title: "Needs a decision", what: "More than one fix, or it affects something else." },
-    byHand: { title: "Fix by hand", what: "Open the slide or the cue." },
+    byHand: { title: "Fix manually", what: "Open the slide or the cue." },
   },
 };
 

@@ -154,7 +154,7 @@ export const SlideRow = memo(function SlideRow(props: Props) {
                 {section.name}
               </span>
             )}
-            {slide.steps.length > 1 && <span>{words.steps(slide.steps.length)}</span>}
+            {slide.steps.length > 1 && <span className="min-w-0 truncate">{words.steps(slide.steps.length)}</span>}
           </span>
         )}
       </div>

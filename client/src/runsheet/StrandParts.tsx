@@ -96,9 +96,21 @@ interface LabelProps {
 /** The least height of a strand with a vertical name, in pixels. */
 const leastAlong = 34;
 
+/** The approximate width of a letter of a name, in pixels. */
+const letterWidth = 6.5;
+
+/** The room from which on a long word is broken rather than written vertically, in pixels. */
+const wideRoom = 64;
+
+/** Whether a name would be broken within a word beside a strand that is tall enough for a vertical name. */
+const breaksWords = (name: string, room: number, along: number) =>
+  room < wideRoom &&
+  along >= 2 * leastAlong &&
+  Math.max(...name.split(/[\s-]/).map((word) => word.length)) * letterWidth > room;
+
 /** A strand's name: horizontal if there is room, otherwise vertical. */
 export function Label({ name, level, silent, x, top, height, along, room, color }: LabelProps) {
-  if (room < leastRoom)
+  if (room < leastRoom || breaksWords(name, room, along))
     return along < leastAlong ? null : (
       <foreignObject
         x={x - 4}

@@ -33,7 +33,7 @@ public sealed record Cue(
     /// <summary>The playback speed, at the same pitch: 1 as imported, 0.5 half, 2 double.</summary>
     public double Speed { get; init; } = 1;
 
-    /// <summary>Whether its level is set again when its target, trim or fit changes. Setting the level by hand turns this off.</summary>
+    /// <summary>Whether its level is set again when its target, trim or fit changes. Setting the level manually turns this off.</summary>
     public bool Follows { get; init; }
 
     /// <summary>Level points in ascending order. Between two points the level changes linearly in dB; outside them it is constant.</summary>

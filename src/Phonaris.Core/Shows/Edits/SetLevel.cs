@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets the level of a cue, by hand or from its target.</summary>
+/// <summary>Sets the level of a cue, manually or from its target.</summary>
 /// <param name="CueId">The cue.</param>
 /// <param name="LevelDb">The level in dB relative to the sound as imported.</param>
 /// <param name="Follows">Whether it follows its target from then on.</param>
