@@ -133,9 +133,9 @@ public class LevelsTests
             Assert.Empty(levels.Limited);
             Assert.InRange(levels.Peaks.SumPeakDbtp!.Value, -60, -1);
             // They stay at their targets, and follow another target; one set manually does not.
-            Assert.Empty(LevelMatch.HoldAndLevelUpdates(TimedShow.Of(matched, listened), sounds));
+            Assert.Empty(LevelMatch.FollowingEdits(TimedShow.Of(matched, listened), sounds));
             var quieter = matched.Apply(new SetLevel("voice0", -30)).Show.Apply(new SetLevelTargets(targets with { For = TargetPreset.Own, VoiceLufs = targets.VoiceLufs - 3 })).Show;
-            Assert.Equal(["voice1", "voice2"], LevelMatch.HoldAndLevelUpdates(TimedShow.Of(quieter, listened), sounds).Cast<SetLevel>().Select(e => e.CueId));
+            Assert.Equal(["voice1", "voice2"], LevelMatch.FollowingEdits(TimedShow.Of(quieter, listened), sounds).Cast<SetLevel>().Select(e => e.CueId));
         }
     }
 
@@ -146,7 +146,7 @@ public class LevelsTests
         show = show with { Cues = [Shows.Cue("b", "bed", "s1", "s2", 12 * 48_000) with { Follows = true }, Shows.Cue("v", "voice", "s1", "s1", 4 * 48_000) with { LevelDb = 6 }] };
         var sounds = new FakeLoudness(source => Signal.Noise(20 * 48_000, source.Media == Shows.Media("bed") ? 0.3 : 0.9, 1));
         // The voice alone is far above the highest peak: lowering the bed would not help, so it stays.
-        var level = Assert.IsType<SetLevel>(Assert.Single(LevelMatch.HoldAndLevelUpdates(TimedShow.Of(show, sounds.Listened()), sounds))).LevelDb;
+        var level = Assert.IsType<SetLevel>(Assert.Single(LevelMatch.FollowingEdits(TimedShow.Of(show, sounds.Listened()), sounds))).LevelDb;
         var after = ShowLevels.Of(TimedShow.Of(show.Apply(new SetLevel("b", level, true)).Show, sounds.Listened()), sounds);
         AssertClose(LevelTargets.Web.BedLufs, after.Slides.Last().IntegratedLufs, 0.3);
         Assert.NotEmpty(after.Limited);
@@ -164,7 +164,7 @@ public class LevelsTests
             if (LevelMatch.ToEdit(LevelMatch.Of(TimedShow.Of(show, sounds.Listened()), sounds)) is { } match) show = show.Apply(match).Show;
             var levels = Measure(TimedShow.Of(show, sounds.Listened()), Open);
             Assert.True(levels.Limited is [], $"{n}: {levels.Peaks.SumPeakDbtp}");
-            Assert.All(LevelMatch.HoldAndLevelUpdates(TimedShow.Of(show, sounds.Listened()), sounds).Cast<SetLevel>(), e => Assert.InRange(Math.Abs(e.LevelDb - show.Cue(e.CueId).LevelDb), 0, 0.25));
+            Assert.All(LevelMatch.FollowingEdits(TimedShow.Of(show, sounds.Listened()), sounds).Cast<SetLevel>(), e => Assert.InRange(Math.Abs(e.LevelDb - show.Cue(e.CueId).LevelDb), 0, 0.25));
         }
     }
 

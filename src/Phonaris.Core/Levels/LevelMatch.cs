@@ -45,7 +45,7 @@ public static class LevelMatch
     /// <summary>The changes that following levels need after an edit; none when all are on target.</summary>
     /// <param name="show">The show after the edit.</param>
     /// <param name="sounds">Its sounds.</param>
-    public static ValueList<Edit> HoldAndLevelUpdates(TimedShow show, ILoudness sounds)
+    public static ValueList<Edit> FollowingEdits(TimedShow show, ILoudness sounds)
     {
         ArgumentNullException.ThrowIfNull(show);
         var following = show.Show.Cues.Where(c => c.Follows).Select(c => c.Id).ToHashSet();

@@ -25,7 +25,7 @@ internal sealed class HoldAndLevelUpdates(SoundLibrary sounds) : IConsequences
     {
         if (!show.Cues.Any(c => c.Follows)) return [];
         var timed = TimedShow.Of(show, sounds.Listened);
-        return Unmeasured(timed, sounds).Any() ? [] : LevelMatch.HoldAndLevelUpdates(timed, sounds.Loudness);
+        return Unmeasured(timed, sounds).Any() ? [] : LevelMatch.FollowingEdits(timed, sounds.Loudness);
     }
 
     /// <summary>The cues to measure before levels can follow their targets; none when no level does.</summary>
