@@ -30,7 +30,7 @@ internal static class FaultsBench
     /// <summary>Two users edit one show, and two pages display it.</summary>
     public static async Task PagesAsync(Bench bench)
     {
-        using var server = await ServerProcess.StartAsync(Server, bench.PathOf("pages"), TimeSpan.FromSeconds(60), "--contentRoot", Path.GetFullPath("src/Phonaris.Web"));
+        using var server = await ServerProcess.StartAsync(Server, bench.PathOf("pages"), TimeSpan.FromSeconds(60));
         var show = await server.Http.ShowAsync("Drill");
         for (var n = 0; n < 6; n++) await server.Http.EditAsync(show, new { kind = "addCard", slideId = $"s{n}", card = "title", index = n });
         using (var wav = BringIn.Wav(96_000, n => (short)(n % 100 < 50 ? 4_000 : -4_000)))

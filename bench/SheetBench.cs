@@ -45,7 +45,7 @@ internal static class SheetBench
 
     private static Process Start(string data) => Process.Start(new ProcessStartInfo(
         "dotnet",
-        ["artifacts/bin/Phonaris.Web/release/Phonaris.Web.dll", "--contentRoot", Path.GetFullPath("src/Phonaris.Web"), "--urls", Address, $"--Phonaris:Data={data}", $"--Phonaris:Demo={Path.GetFullPath("demo")}", "--Serilog:MinimumLevel:Default=Warning"])
+        ["artifacts/bin/Phonaris.Web/release/Phonaris.Web.dll", "--Phonaris:Key=off", "--Phonaris:Open=off", "--urls", Address, $"--Phonaris:Data={data}", $"--Phonaris:Demo={Path.GetFullPath("demo")}", "--Serilog:MinimumLevel:Default=Warning"])
     { RedirectStandardOutput = true })!;
 
     private static async Task RunAsync(Bench bench, Size size)

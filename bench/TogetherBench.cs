@@ -25,7 +25,7 @@ internal static class TogetherBench
     public static async Task RunAsync(Bench bench)
     {
         var program = Path.GetFullPath(Path.Combine(AppContext.BaseDirectory, "../../Phonaris.Web/release/Phonaris.Web.dll"));
-        using var server = await ServerProcess.StartAsync(program, bench.PathOf("data"), TimeSpan.FromSeconds(60), "--contentRoot", Path.GetFullPath("src/Phonaris.Web"));
+        using var server = await ServerProcess.StartAsync(program, bench.PathOf("data"), TimeSpan.FromSeconds(60));
         var show = await MakeAsync(bench, server.Http);
         using var browser = Chromium.Start(bench.PathOf("profile"), Ear.Script, Eye.Script);
         browser.Navigate().GoToUrl($"{server.Http.BaseAddress}shows/{show}/present");

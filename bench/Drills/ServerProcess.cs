@@ -8,7 +8,7 @@ internal sealed class ServerProcess : IDisposable
     private const string Begins = "Phonaris is at ", AnyPort = "http://127.0.0.1:0";
 
     /// <summary>What nobody waits for is left: drills start servers again and again.</summary>
-    private static readonly string[] Light = ["--Phonaris:Readers", "0", "--Phonaris:WarmUp", "false"];
+    private static readonly string[] Light = ["--Phonaris:Readers", "0", "--Phonaris:WarmUp", "false", "--Phonaris:Key", "off", "--Phonaris:Open", "off"];
 
     private readonly Process _process;
 

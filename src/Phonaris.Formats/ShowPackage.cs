@@ -75,7 +75,7 @@ public static class ShowPackage
         }
         catch (Exception e) when (e is FileNotFoundException or DirectoryNotFoundException)
         {
-            throw new RuleException($"{path} does not exist. Make it with phonaris tool new {path} --deck FILE");
+            throw new RuleException($"{path} does not exist. Make it with: phonaris new {path} --deck FILE");
         }
     }
 

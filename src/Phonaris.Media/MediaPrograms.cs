@@ -1,11 +1,23 @@
 using CliWrap;
+using Phonaris.Media.Pictures;
 
 namespace Phonaris.Media;
 
-/// <summary>Finds out once, at the start, what the outside programs of this machine support: builds of ffmpeg differ.</summary>
+/// <summary>Finds out what the outside programs and libraries of this machine support: builds of ffmpeg differ.</summary>
 public static class MediaPrograms
 {
-    private static readonly (string Option, string Name, string Cost)[] Wanted =
+    private static readonly (string Program, string Cost, string Package)[] Programs =
+    [
+        ("setsid", "decks cannot be read", "util-linux"),
+        ("prlimit", "sounds and decks cannot be read", "util-linux"),
+        ("ffmpeg", "sounds and videos cannot be read", "ffmpeg"),
+        ("ffprobe", "sounds and videos cannot be read", "ffmpeg"),
+        ("pdftoppm", "PDF decks cannot be drawn", "poppler-utils"),
+        ("emf2svg-conv", "EMF pictures in decks are left out", "emf2svg"),
+        ("wmf2svg", "WMF pictures in decks are left out", "libwmf-bin"),
+    ];
+
+    private static readonly (string Option, string Name, string Cost)[] Parts =
     [
         ("-encoders", "libx264", "MP4 films and copies of videos cannot be made"),
         ("-encoders", "aac", "MP4 films have no sound"),
@@ -18,12 +30,40 @@ public static class MediaPrograms
         ("-filters", "zscale", "HDR videos cannot be shown"),
     ];
 
-    /// <summary>What is missing: one sentence each, with its consequence.</summary>
-    /// <param name="cancel">Stops it.</param>
-    public static async Task<IReadOnlyList<string>> MissingAsync(CancellationToken cancel)
+    /// <summary>What is missing.</summary>
+    /// <param name="cancel">Cancels it.</param>
+    public static async Task<IReadOnlyList<MissingPart>> MissingAsync(CancellationToken cancel)
     {
-        List<string> missing = [];
-        foreach (var group in Wanted.GroupBy(w => w.Option))
+        List<MissingPart> missing = [.. Programs.Where(p => PathOf(p.Program) is null).Select(p => MissingPart.Of($"{p.Program} is not installed", p.Cost, p.Package))];
+        if (PathOf("ffmpeg") is not null) missing.AddRange(await MissingInFfmpegAsync(cancel));
+        // Its package has the version in its name.
+        if (!TextFlow.IsComplete) missing.Add(MissingPart.Of("ICU is not installed", "lines may break in wrong places, and right-to-left text is in the wrong order", "'^libicu7[0-9]$'"));
+        return missing;
+    }
+
+    /// <summary>The first line that a program prints about its version; null if it is not installed.</summary>
+    /// <param name="program">The program.</param>
+    /// <param name="option">The option that makes it print.</param>
+    /// <param name="cancel">Cancels it.</param>
+    public static async Task<string?> VersionAsync(string program, string option, CancellationToken cancel)
+    {
+        if (PathOf(program) is null) return null;
+        try
+        {
+            var printed = new StringWriter();
+            var errors = await MediaTool.RunAsync(program, [option], null, PipeTarget.ToDelegate(printed.WriteLine), MediaTool.Quick, cancel);
+            return $"{printed}{errors}".Split('\n').FirstOrDefault(line => line.Trim().Length > 0)?.Trim() ?? "";
+        }
+        catch (Exception e) when (e is RuleException or MediaToolException)
+        {
+            return e.Message;
+        }
+    }
+
+    private static async Task<IEnumerable<MissingPart>> MissingInFfmpegAsync(CancellationToken cancel)
+    {
+        List<MissingPart> missing = [];
+        foreach (var group in Parts.GroupBy(w => w.Option))
         {
             var listed = new StringWriter();
             try
@@ -32,16 +72,14 @@ public static class MediaPrograms
             }
             catch (Exception e) when (e is RuleException or MediaToolException)
             {
-                return [e.Message];
+                return [MissingPart.Of($"ffmpeg does not run ({e.Message.TrimEnd('.')})", "sounds and videos cannot be read", "--reinstall ffmpeg")];
             }
             var names = listed.ToString().Split((char[])[' ', '\n'], StringSplitOptions.RemoveEmptyEntries).ToHashSet();
-            missing.AddRange(group.Where(w => !names.Contains(w.Name)).Select(w => $"ffmpeg on this machine has no {w.Name}, so {w.Cost}."));
+            missing.AddRange(group.Where(p => !names.Contains(p.Name)).Select(p => MissingPart.Of($"ffmpeg on this machine has no {p.Name}", p.Cost, "--reinstall ffmpeg")));
         }
-        foreach (var (program, cost) in new[] { ("pdftoppm", "PDF decks cannot be drawn"), ("emf2svg-conv", "EMF pictures in decks are left out"), ("wmf2svg", "WMF pictures in decks are left out") })
-            if (!IsOnPath(program)) missing.Add($"{program} is not installed: {cost}.");
         return missing;
     }
 
-    private static bool IsOnPath(string program) =>
-        (Environment.GetEnvironmentVariable("PATH") ?? "").Split(':', StringSplitOptions.RemoveEmptyEntries).Any(folder => File.Exists(Path.Combine(folder, program)));
+    private static string? PathOf(string program) => (Environment.GetEnvironmentVariable("PATH") ?? "")
+        .Split(':', StringSplitOptions.RemoveEmptyEntries).Select(folder => Path.Combine(folder, program)).FirstOrDefault(File.Exists);
 }

@@ -96,7 +96,7 @@ internal static partial class MediaTool
     [GeneratedRegex("(?:Unknown encoder|No such filter:|Unknown decoder) '([^']+)'")]
     private static partial Regex Missing();
 
-    private static RuleException NotInstalled(string name) => new($"{name} is not installed. Install it, or start with ./phonaris, which installs it.");
+    private static RuleException NotInstalled(string name) => new($"{name} is not installed. Install it, then try again. “phonaris doctor” has the command.");
 }
 
 /// <summary>An outside program rejected its input.</summary>

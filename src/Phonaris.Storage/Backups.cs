@@ -47,6 +47,9 @@ public sealed class Backups(string folder, string database, TimeProvider clock)
     /// <summary>The newest undamaged copy, or null.</summary>
     public string? NewestWhole() => All().Select(b => b.Path).FirstOrDefault(IsWhole);
 
+    /// <summary>The newest copy made before an upgrade, or null.</summary>
+    public string? NewestBeforeUpgrade() => All().Where(b => b.BeforeUpgrade).Select(b => b.Path).FirstOrDefault();
+
     /// <summary>When a copy in this folder was made, in UTC; null when its name does not contain that.</summary>
     public static DateTime? MadeAt(string path)
     {

@@ -29,7 +29,7 @@ public static class DatabaseFile
             var applied = (await db.Database.GetAppliedMigrationsAsync()).ToList();
             var format = (long)(await AskAsync(db, "PRAGMA user_version"))!;
             if (applied.Except(db.Database.GetMigrations()).Any() || format > StoredJson.Format)
-                throw new RuleException($"{path} was written by a newer Phonaris. Start that version, or choose another data folder.");
+                throw new RuleException($"{path} was written by a newer Phonaris. Start that version, or choose another data folder. {BeforeUpgrade(backups)}");
             // Left by a server that was killed during an upgrade; the folder is locked, so nothing else uses it.
             await AskAsync(db, "DROP TABLE IF EXISTS \"__EFMigrationsLock\"");
             var isBehind = (await db.Database.GetPendingMigrationsAsync()).Any();
@@ -65,9 +65,13 @@ public static class DatabaseFile
 
     private static RuleException Damaged(string path, Backups backups) => new($"{path} is damaged. Nothing was changed. {WayBack(backups)}");
 
+    private static string BeforeUpgrade(Backups backups) => backups.NewestBeforeUpgrade() is { } copy
+        ? $"The data from before that upgrade is in {copy}. To go back to it: phonaris restore {copy}"
+        : "";
+
     private static string WayBack(Backups backups) => backups.NewestWhole() is { } copy
-        ? $"The newest intact copy was made {Backups.MadeAt(copy):yyyy-MM-dd HH:mm} UTC. Restore it with ./phonaris restore {copy}"
-        : "There is no copy of it. Choose another data folder, or restore a backup with ./phonaris restore FOLDER";
+        ? $"The newest intact copy was made {Backups.MadeAt(copy):yyyy-MM-dd HH:mm} UTC. Restore it with: phonaris restore {copy}"
+        : "There is no copy of it. Choose another data folder, or restore a backup with: phonaris restore FOLDER";
 
     /// <summary>The first value returned by a statement, or null.</summary>
     private static async Task<object?> AskAsync(PhonarisDb db, string sql)

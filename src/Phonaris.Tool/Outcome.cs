@@ -5,10 +5,12 @@ using Phonaris.Core.Shows;
 namespace Phonaris.Tool;
 
 /// <summary>How verbs end: one JSON object or some lines on standard output, error messages on standard error, and an exit code.</summary>
-internal static class Outcome
+public static class Outcome
 {
+    /// <summary>The exit codes: done, failed, wrong usage, wrong input, and problems found.</summary>
     public const int Done = 0, Failure = 1, BadUsage = 2, BadInput = 3, LeftToDo = 4;
 
+    /// <summary>The option for one JSON object instead of lines.</summary>
     public static Option<bool> Json { get; } = new("--json") { Description = "Print one JSON object.", Recursive = true };
 
     /// <summary>Sets the action of a command: its result is printed; an exception becomes a message and an exit code.</summary>

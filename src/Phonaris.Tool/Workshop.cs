@@ -19,7 +19,7 @@ namespace Phonaris.Tool;
 /// <summary>The services of the verbs: the file store and the derived files in the user's cache folder, and the services based on them.</summary>
 internal sealed class Workshop
 {
-    /// <summary>The environment variable for a folder other than the user's cache.</summary>
+    /// <summary>The environment variable for a folder other than the user's cache, as for the app.</summary>
     public const string CacheVariable = "PHONARIS_CACHE";
 
     private static readonly TimeSpan Patience = TimeSpan.FromMinutes(2);
@@ -29,8 +29,7 @@ internal sealed class Workshop
 
     public Workshop()
     {
-        var root = Environment.GetEnvironmentVariable(CacheVariable) ?? Path.Combine(
-            Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData, Environment.SpecialFolderOption.Create), "phonaris", "tool");
+        var root = Path.Combine(Environment.GetEnvironmentVariable(CacheVariable) is { Length: > 0 } set ? set : Path.Combine(UserFolders.Cache, "phonaris"), "tool");
         _files = new(Path.Combine(root, "files"));
         _locks = Path.Combine(root, "locks");
         // Both can be made again: media are unpacked from the package. Incomplete files of a killed run are deleted with the oldest.
@@ -49,15 +48,7 @@ internal sealed class Workshop
 
     public FilmExporter Films { get; }
 
-    public ExportTools ExportTools => new(Sounds, Pictures, new(Derived, _files.PathOf), Films, Derived, PlayerFolder(), _files.PathOf);
-
-    /// <summary>The folder of the built player, searched from the program upwards.</summary>
-    private static string PlayerFolder()
-    {
-        for (var folder = new DirectoryInfo(AppContext.BaseDirectory); folder is not null; folder = folder.Parent)
-            if (Path.Combine(folder.FullName, "src", "Phonaris.Web", "wwwroot", "player") is var player && Directory.Exists(player)) return player;
-        return AppContext.BaseDirectory;
-    }
+    public ExportTools ExportTools => new(Sounds, Pictures, new(Derived, _files.PathOf), Films, Derived, Installation.Player, _files.PathOf);
 
     private static long Delete(FileInfo file)
     {
@@ -110,7 +101,7 @@ internal sealed class Workshop
     {
         if (FollowedHolds.Edit(show) is { } holds) show = show.Apply(holds).Show;
         if (show.Cues.Any(c => c.Follows))
-            foreach (var edit in LevelMatch.HoldAndLevelUpdates(await TimedAsync(show, cancel), Sounds.Loudness)) show = show.Apply(edit).Show;
+            foreach (var edit in LevelMatch.FollowingEdits(await TimedAsync(show, cancel), Sounds.Loudness)) show = show.Apply(edit).Show;
         await WholeFile.WriteAsync(path, partial => ShowPackage.WriteAsync(show, partial, _files.PathOf, null, cancel));
     }
 

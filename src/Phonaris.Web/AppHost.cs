@@ -1,8 +1,9 @@
+using System.Net;
 using System.Reflection;
-using Microsoft.AspNetCore.Hosting.Server;
-using Microsoft.AspNetCore.Hosting.Server.Features;
+using Microsoft.AspNetCore.HttpOverrides;
 using Microsoft.AspNetCore.StaticFiles;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Configuration.Memory;
 using Microsoft.Extensions.Options;
 using Phonaris.Exports;
 using Phonaris.Media;
@@ -39,14 +40,23 @@ internal static class AppHost
     private static bool OnlyDescribed => Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
 
     /// <summary>Registers the services.</summary>
-    public static void AddPhonaris(this WebApplicationBuilder builder)
+    /// <param name="builder">The builder.</param>
+    /// <param name="args">The arguments of the command line.</param>
+    public static void AddPhonaris(this WebApplicationBuilder builder, string[] args)
     {
         var services = builder.Services;
+        builder.Configuration.Sources.Insert(0, new MemoryConfigurationSource { InitialData = LogLevels });
+        Settings.AddTo(builder.Configuration, args);
+        var settings = builder.Configuration.GetSection("Phonaris").Get<AppOptions>() ?? new();
+        if (builder.Configuration[WebHostDefaults.ServerUrlsKey] is null) builder.WebHost.UseUrls($"http://{(settings.Listen.Contains(':') ? $"[{settings.Listen}]" : settings.Listen)}:{settings.Port}");
         services.AddSerilog((_, log) => log.ReadFrom.Configuration(builder.Configuration).WriteTo.Console());
         services.Configure<AppOptions>(builder.Configuration.GetSection("Phonaris"));
         services.AddSingleton(TimeProvider.System);
         services.AddSingleton(s => new AppPaths(s.GetRequiredService<IOptions<AppOptions>>().Value));
         services.AddSingleton<DataFolder>();
+        services.AddSingleton<AccessKey>();
+        services.AddSingleton<Announcement>();
+        services.AddSingleton<MissingPrograms>();
         services.AddDbContextFactory<PhonarisDb>((s, options) => PhonarisDb.Use(options, s.GetRequiredService<AppPaths>().Database));
         services.AddSingleton<IConsequences, HoldAndLevelUpdates>();
         services.AddSingleton<ShowStore>();
@@ -65,7 +75,7 @@ internal static class AppHost
         services.AddSingleton(s => new FilmExporter(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<SlidePictures>(), s.GetRequiredService<SoundLibrary>(), s.GetRequiredService<FileStore>().PathOf));
         services.AddSingleton(s => new ExportTools(
             s.GetRequiredService<SoundLibrary>(), s.GetRequiredService<SlidePictures>(), s.GetRequiredService<VideoPictures>(), s.GetRequiredService<FilmExporter>(), s.GetRequiredService<DerivedFiles>(),
-            Path.GetDirectoryName(s.GetRequiredService<IWebHostEnvironment>().WebRootFileProvider.GetFileInfo("player/player.js").PhysicalPath) ?? "", s.GetRequiredService<FileStore>().PathOf));
+            Installation.Player, s.GetRequiredService<FileStore>().PathOf));
         // Jobs change shows, and changes of shows queue jobs.
         services.AddSingleton(s => new Lazy<JobRunner>(s.GetRequiredService<JobRunner>));
         services.AddSingleton<IPages, HubPages>();
@@ -91,7 +101,7 @@ internal static class AppHost
             services.AddHostedService(s => s.GetRequiredService<JobRunner>());
             services.AddHostedService(s => s.GetRequiredService<Housekeeping>());
             services.AddHostedService<WarmUp>();
-            services.AddHostedService<MissingPrograms>();
+            services.AddHostedService(s => s.GetRequiredService<MissingPrograms>());
         }
         services.AddSingleton<IJobWork, ImportSound>();
         services.AddSingleton<IJobWork, ImportDeck>();
@@ -103,7 +113,7 @@ internal static class AppHost
         services.AddSingleton<IJobWork, ChangeSpeed>();
         services.AddSingleton<IJobWork, Listen>();
         services.AddSingleton(s => new CatalogueMoods(s.GetRequiredService<TimeProvider>(), s.GetRequiredService<IOptions<AppOptions>>().Value.MoodyCatalogue));
-        services.AddSingleton(s => new FolderCatalogue(s.GetRequiredService<IOptions<AppOptions>>().Value.Catalogue));
+        services.AddSingleton(s => new FolderCatalogue(s.GetRequiredService<IOptions<AppOptions>>().Value.Catalogue ?? Installation.Catalogue));
         services.AddSingleton<ISoundCatalogue>(s => new MoodyCatalogue(s.GetRequiredService<FolderCatalogue>(), s.GetRequiredService<CatalogueMoods>()));
         services.AddSingleton<IClearanceDesk>(s => new PracticeDesk(s.GetRequiredService<FolderCatalogue>(), s.GetRequiredService<CatalogueMoods>()));
         services.AddSingleton<DemoShow>();
@@ -114,7 +124,12 @@ internal static class AppHost
         services.AddProblemDetails();
         services.AddExceptionHandler<Problems>();
         services.AddOpenApi("v1", o => o.AddSchemaTransformer<ApiSchema>().AddDocumentTransformer<LiveSchema>());
-        services.AddHostFiltering(o => o.AllowedHosts = ["localhost", "127.0.0.1", "[::1]", .. builder.Configuration.GetSection("Phonaris").Get<AppOptions>()?.Hosts ?? []]);
+        services.AddHostFiltering(o => o.AllowedHosts = ["localhost", "127.0.0.1", "[::1]", .. AppOptions.Entries(settings.Hosts)]);
+        services.Configure<ForwardedHeadersOptions>(o =>
+        {
+            o.ForwardedHeaders = ForwardedHeaders.XForwardedFor | ForwardedHeaders.XForwardedProto | ForwardedHeaders.XForwardedHost;
+            foreach (var proxy in AppOptions.Entries(settings.Proxy)) o.KnownProxies.Add(AddressOf(proxy));
+        });
         builder.WebHost.ConfigureKestrel(o =>
         {
             // Larger data comes as an upload, whose endpoint limits it by its purpose.
@@ -132,30 +147,58 @@ internal static class AppHost
         var paths = app.Services.GetRequiredService<AppPaths>();
         await DatabaseFile.PrepareAsync(app.Services.GetRequiredService<IDbContextFactory<PhonarisDb>>(), paths.Database, paths.Files, app.Services.GetRequiredService<Backups>());
         await app.Services.GetRequiredService<IncompleteFiles>().ClearAsync();
+        MoveDerived(paths);
         app.Services.GetRequiredService<DeckReaders>().GetReady();
         await app.Services.GetRequiredService<DemoShow>().AddAsync(CancellationToken.None);
+    }
+
+    /// <summary>Derived files of versions before 1.0 were in the data folder; what cannot be moved can be made again.</summary>
+    private static void MoveDerived(AppPaths paths)
+    {
+        if (paths.Derived == paths.DerivedInData || !Directory.Exists(paths.DerivedInData)) return;
+        try
+        {
+            Directory.CreateDirectory(Path.GetDirectoryName(paths.Derived)!);
+            Directory.Move(paths.DerivedInData, paths.Derived);
+        }
+        catch (IOException)
+        {
+            Directory.Delete(paths.DerivedInData, recursive: true);
+        }
     }
 
     /// <summary>Configures the request pipeline.</summary>
     public static void UsePhonaris(this WebApplication app)
     {
+        app.UseForwardedHeaders();
         app.UseMiddleware<Stopping>();
         app.UseMiddleware<Shields>();
         app.UseExceptionHandler();
         app.UseHostFiltering();
+        var key = app.Services.GetRequiredService<AccessKey>();
+        app.Use(key.FilterAsync);
         app.UseMiddleware<SameOrigin>();
         app.UseResponseCompression();
         app.UseDefaultFiles();
         app.UseStaticFiles(ClientFiles);
         app.MapOpenApi();
-        var opens = app.Services.GetRequiredService<DemoShow>().IsThere ? $"/shows/{DemoShow.Id}" : "";
-        app.Lifetime.ApplicationStarted.Register(() =>
-        {
-            // A server in a test has no address.
-            var addresses = app.Services.GetRequiredService<IServer>().Features.Get<IServerAddressesFeature>()?.Addresses ?? [];
-            foreach (var address in addresses) Console.WriteLine($"Phonaris is at {address}{opens}");
-        });
+        var announcement = app.Services.GetRequiredService<Announcement>();
+        app.Lifetime.ApplicationStarted.Register(announcement.Make);
+        app.Lifetime.ApplicationStopping.Register(announcement.Withdraw);
     }
+
+    /// <summary>Framework messages are only of interest if something is wrong; failures of the start are reported in a sentence.</summary>
+    private static readonly KeyValuePair<string, string?>[] LogLevels =
+    [
+        new("Serilog:MinimumLevel:Default", "Information"),
+        new("Serilog:MinimumLevel:Override:Microsoft", "Warning"),
+        new("Serilog:MinimumLevel:Override:Microsoft.EntityFrameworkCore", "Fatal"),
+        new("Serilog:MinimumLevel:Override:Microsoft.Hosting.Lifetime", "Information"),
+        new("Serilog:MinimumLevel:Override:Microsoft.Extensions.Hosting.Internal.Host", "Fatal"),
+    ];
+
+    private static IPAddress AddressOf(string proxy) =>
+        IPAddress.TryParse(proxy, out var address) ? address : throw new RuleException($"{proxy} is not an IP address. Set the addresses of reverse proxies, separated by commas.");
 
     /// <summary>How the client's files are cached: files named after their content permanently, and the page that references them not at all.</summary>
     public static StaticFileOptions ClientFiles { get; } = new()

@@ -46,6 +46,7 @@ public class Browser : IDisposable
         var app = new WebApplicationFactory<Program>().WithWebHostBuilder(host => (_withDemo ? host.UseSetting("Phonaris:Demo", Path.Combine(Root(), "demo")) : host)
             .UseSetting("urls", $"http://127.0.0.1:{port}")
             .UseSetting("Phonaris:Data", PathOf("data"))
+            .UseSetting("Phonaris:Key", "off").UseSetting("Phonaris:Open", "off")
             .UseSetting("Phonaris:Readers", "0")
             .UseSetting("Phonaris:WarmUp", "false")
             .UseSetting("Phonaris:Catalogue", Path.Combine(Root(), "demo", "catalogue"))

@@ -40,7 +40,7 @@ public sealed class BackupTests : IDisposable
         // A write-ahead log may be left by a reader that closed last; old damaged pages would be read from it.
         foreach (var log in new[] { "test.db-wal", "test.db-shm" }) File.Delete(_database.PathOf(log));
         var damaged = await Assert.ThrowsAsync<RuleException>(() => DatabaseFile.PrepareAsync(_database, _database.PathOf("test.db"), _database.PathOf("files"), Backups));
-        Assert.Contains($"Restore it with ./phonaris restore {newest}", damaged.Message);
+        Assert.Contains($"Restore it with: phonaris restore {newest}", damaged.Message);
         await Assert.ThrowsAsync<RuleException>(() => Backups.MakeAsync(beforeUpgrade: false, default));
     }
 

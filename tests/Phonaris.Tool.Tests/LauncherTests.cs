@@ -7,14 +7,14 @@ public sealed class LauncherTests : IDisposable
 {
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-launcher");
 
-    private DirectoryInfo AppHost { get; }
+    private DirectoryInfo Source { get; }
 
     public LauncherTests()
     {
-        AppHost = _folder.CreateSubdirectory("house");
-        AppHost.CreateSubdirectory("src");
-        foreach (var name in new[] { "Directory.Build.props", "Directory.Packages.props", "global.json" }) File.WriteAllText(Path.Combine(AppHost.FullName, name), "");
-        File.Copy(Path.Combine(Root(), "phonaris"), Path.Combine(AppHost.FullName, "phonaris"));
+        Source = _folder.CreateSubdirectory("source");
+        Source.CreateSubdirectory("src");
+        foreach (var name in new[] { "Directory.Build.props", "Directory.Packages.props", "global.json" }) File.WriteAllText(Path.Combine(Source.FullName, name), "");
+        File.Copy(Path.Combine(Root(), "phonaris"), Path.Combine(Source.FullName, "phonaris"));
         Program("dotnet", """
             case $1 in
               --version) echo ${SDK-10.0.107} ;;
@@ -30,15 +30,15 @@ public sealed class LauncherTests : IDisposable
     public async Task Paths_are_relative_to_the_current_folder()
     {
         var (code, said, _) = await RunAsync([], "tool", "new", "mine.phonaris");
-        Assert.Equal((0, $"{Elsewhere}|{AppHost.FullName}/artifacts/bin/Phonaris.Tool/release/Phonaris.Tool.dll new mine.phonaris"), (code, said.Trim()));
+        Assert.Equal((0, $"{Elsewhere}|{Source.FullName}/artifacts/bin/Phonaris.App/release/phonaris.dll new mine.phonaris"), (code, said.Trim()));
         (_, said, _) = await RunAsync([("PHONARIS_DATA", "shows")], "backup", "copy");
-        Assert.Equal($"{Elsewhere}|{AppHost.FullName}/artifacts/bin/Phonaris.Web/release/Phonaris.Web.dll backup copy --Phonaris:Data={Elsewhere}/shows", said.Trim());
+        Assert.Equal($"{Elsewhere}|{Source.FullName}/artifacts/bin/Phonaris.App/release/phonaris.dll backup copy", said.Trim());
     }
 
     [Fact]
     public async Task Builds_depend_on_contents_not_times()
     {
-        var source = Path.Combine(AppHost.FullName, "src", "a.cs");
+        var source = Path.Combine(Source.FullName, "src", "a.cs");
         await File.WriteAllTextAsync(source, "one");
         Assert.Equal((1, 1), (await BuildsAsync(), await BuildsAsync()));
         // A newer source unpacked over an older one has the times of its commits.
@@ -96,7 +96,7 @@ public sealed class LauncherTests : IDisposable
 
     private async Task<(int Code, string Output, string Errors)> RunAsync((string Name, string Value)[] environment, params string[] arguments)
     {
-        var start = new ProcessStartInfo("bash", [Path.Combine(AppHost.FullName, "phonaris"), .. arguments]) { WorkingDirectory = Elsewhere, RedirectStandardOutput = true, RedirectStandardError = true };
+        var start = new ProcessStartInfo("bash", [Path.Combine(Source.FullName, "phonaris"), .. arguments]) { WorkingDirectory = Elsewhere, RedirectStandardOutput = true, RedirectStandardError = true };
         start.Environment["PATH"] = $"{Path.Combine(_folder.FullName, "programs")}:/usr/bin:/bin";
         start.Environment["BUILDS"] = Path.Combine(_folder.FullName, "builds");
         start.Environment["APT"] = Apt;
@@ -113,7 +113,7 @@ public sealed class LauncherTests : IDisposable
     private static string Root()
     {
         var folder = new DirectoryInfo(AppContext.BaseDirectory);
-        while (!File.Exists(Path.Combine(folder!.FullName, "phonaris"))) folder = folder.Parent;
+        while (!File.Exists(Path.Combine(folder!.FullName, "Phonaris.slnx"))) folder = folder.Parent;
         return folder.FullName;
     }
 }

@@ -255,7 +255,7 @@ public sealed class ToolTests : Toolbox
         foreach (var slide in Json("show", "a.phonaris").GetProperty("runningOrder").GetProperty("slides").EnumerateArray().Skip(1))
             Assert.Contains(moments, b => Math.Abs(b - slide.GetProperty("startFrame").GetInt64() / 48_000.0) < 0.0011);
         AssertFails(2, "works only with --fit re-pace", "place", "a.phonaris", "--sound", "reel.flac", "--span", "all", "--on", "bars");
-        Assert.Contains("phonaris tool place <show> [options]", Run("place", "--help").Output, StringComparison.Ordinal);
+        Assert.Contains("phonaris place <show> [options]", Run("place", "--help").Output, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -60,7 +60,7 @@ public abstract class Toolbox : IDisposable
     /// <summary>Starts the built program.</summary>
     protected (int Code, string Output, string Errors) Start((string Name, string Value)[] environment, params string[] arguments)
     {
-        var start = new ProcessStartInfo(DotnetPath(), [typeof(Workshop).Assembly.Location, .. arguments])
+        var start = new ProcessStartInfo(DotnetPath(), [Path.Combine(AppContext.BaseDirectory, "../../Phonaris.App/release/phonaris.dll"), .. arguments])
         {
             WorkingDirectory = Folder,
             RedirectStandardOutput = true,

@@ -174,7 +174,7 @@ public sealed class App : IDisposable
     {
         var factory = new WebApplicationFactory<Program>().WithWebHostBuilder(host =>
         {
-            host.UseSetting("Phonaris:Data", PathOf("data"))
+            host.UseSetting("Phonaris:Data", PathOf("data")).UseSetting("Phonaris:Key", "off").UseSetting("Phonaris:Open", "off")
                 // Most tests read no deck: a reader is started when one does.
                 .UseSetting("Phonaris:Readers", "0")
                 .UseSetting("Phonaris:WarmUp", "false")

@@ -42,7 +42,7 @@ public sealed class DemoTests : IDisposable
         async Task<List<ShowCard>> StartedAsync(string demo, Func<HttpClient, Task>? then = null)
         {
             using var factory = new WebApplicationFactory<Program>().WithWebHostBuilder(host => host
-                .UseSetting("Phonaris:Data", Path.Combine(_folder.FullName, "data")).UseSetting("Phonaris:Demo", demo).UseSetting("Phonaris:Readers", "0").UseSetting("Phonaris:WarmUp", "false"));
+                .UseSetting("Phonaris:Data", Path.Combine(_folder.FullName, "data")).UseSetting("Phonaris:Key", "off").UseSetting("Phonaris:Open", "off").UseSetting("Phonaris:Demo", demo).UseSetting("Phonaris:Readers", "0").UseSetting("Phonaris:WarmUp", "false"));
             using var http = factory.CreateClient();
             var shows = (await http.GetFromJsonAsync<List<ShowCard>>("/api/shows", App.Json))!;
             if (then is not null) await then(http);
@@ -55,7 +55,7 @@ public sealed class DemoTests : IDisposable
     {
         var demo = Path.Combine(Root(), "demo");
         using var factory = new WebApplicationFactory<Program>().WithWebHostBuilder(host => host
-            .UseSetting("Phonaris:Data", _folder.FullName)
+            .UseSetting("Phonaris:Data", _folder.FullName).UseSetting("Phonaris:Key", "off").UseSetting("Phonaris:Open", "off")
             .UseSetting("Phonaris:Demo", demo));
         using var http = factory.CreateClient();
         var show = (await factory.Services.GetRequiredService<ShowStore>().FindAsync("moth-night", default))!.Show;

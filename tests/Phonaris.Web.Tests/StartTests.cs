@@ -115,7 +115,7 @@ public sealed class StartTests : IDisposable
     private async Task FailsAsync(string says, string? data = null)
     {
         var builder = WebApplication.CreateBuilder(["--Phonaris:Data", data ?? Data, "--Phonaris:Readers", "0"]);
-        builder.AddPhonaris();
+        builder.AddPhonaris([]);
         await using var app = builder.Build();
         var said = StartFailure.Sentence(await Assert.ThrowsAnyAsync<Exception>(app.PrepareAsync));
         // What it opened is closed with it, as when the program ends.

@@ -10,6 +10,7 @@ export const isSamePart = (a: unknown, b: unknown) => hashKey([a]) === hashKey([
 export const keys = {
   shows: () => ["shows"],
   trash: () => ["trash"],
+  machine: () => ["machine"],
   show: (id: string) => ["show", id],
   edits: (id: string) => ["edits", id],
   jobs: (id: string) => ["jobs", id],

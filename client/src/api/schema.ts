@@ -3677,6 +3677,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/machine/missing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MissingPart"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -7851,6 +7886,17 @@ export interface components {
             files: components["schemas"]["ValueListOfUploadedFile"];
             /** @description For each page the index of its slide among all slides; -1 for none. */
             joined: components["schemas"]["ValueListOfint"];
+        };
+        /** @description Something this machine lacks. */
+        MissingPart: {
+            /** @description What is missing, as a clause: `ffmpeg is not installed`. */
+            what: string;
+            /** @description What does not work without it, as a clause. */
+            cost: string;
+            /** @description The command that installs it on Debian. */
+            mend: string;
+            /** @description It as a sentence. */
+            sentence?: null | string;
         };
         /** @description A place at which music can end. */
         NaturalEnd: {

@@ -1,6 +1,7 @@
 import { toast } from "sonner";
 import type { ShowCard as Card } from "../api/client";
 import { useDeletePermanently, useDeleteShow, useDuplicateShow, useRestoreShow, useShows } from "../api/shows";
+import { MachineNotice } from "./MachineNotice";
 import { NewShow } from "./NewShow";
 import { Trash } from "./Trash";
 import { ShowCard } from "./ShowCard";
@@ -26,6 +27,7 @@ export function ShowsPage() {
         </span>
       </header>
       <main>
+        <MachineNotice />
         <NewShow />
         <h2 className="mt-10 mb-4 text-xl">{words.yourShows}</h2>
         {error && <p role="alert">{words.notResponding}</p>}

@@ -4,8 +4,10 @@ import { plural } from "../ui/plural";
 export const words = {
   product: "Phonaris",
   about: "Place, fit and check the music and sound of your slides.",
+  missing: "Some features don’t work on this machine",
+  close: "Close",
   yourShows: "Your shows",
-  notResponding: "Phonaris isn’t responding. Start it with ./phonaris serve, then reload this page.",
+  notResponding: "Phonaris isn’t responding. Start it with “phonaris serve”, then reload this page.",
   empty: "No shows yet. Add a deck above to start one.",
   deleted: (title: string) => `“${title}” deleted. You can restore it for 30 days.`,
   deletedPermanently: (title: string, size: string) => `“${title}” permanently deleted. ${size} freed.`,

@@ -14,10 +14,12 @@ interface Settings {
   openSections: readonly string[];
   /** The letter size of the presenter's notes, in pixels; undefined to fit the window. */
   notesLetters: number | undefined;
+  /** The notice about the machine that was closed. */
+  closedNotice: string | undefined;
 }
 
 export const useSettings = create<Settings>()(
-  persist((): Settings => ({ theme: undefined, rowMode: "slide", openSections: [], notesLetters: undefined }), {
+  persist((): Settings => ({ theme: undefined, rowMode: "slide", openSections: [], notesLetters: undefined, closedNotice: undefined }), {
     name: "phonaris-settings",
     storage: createJSONStorage(() => storage),
   }),

@@ -27,6 +27,6 @@ internal static class PlayerCode
     private static async Task<string> ReadAsync(string folder, string name, CancellationToken cancel)
     {
         var path = Path.Combine(folder, name);
-        return File.Exists(path) ? await File.ReadAllTextAsync(path, cancel) : throw new RuleException("The player is not built. Run ./phonaris demo once to build it.");
+        return File.Exists(path) ? await File.ReadAllTextAsync(path, cancel) : throw new RuleException("The player is missing. Install Phonaris again, or build it with ./phonaris demo.");
     }
 }

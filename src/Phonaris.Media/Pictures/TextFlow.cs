@@ -23,6 +23,9 @@ internal static class TextFlow
         }
     });
 
+    /// <summary>Whether ICU is installed.</summary>
+    public static bool IsComplete => HasIcu.Value;
+
     [ThreadStatic]
     private static BreakIterator? _breaks;
 

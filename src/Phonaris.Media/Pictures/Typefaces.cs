@@ -75,6 +75,9 @@ internal static class Typefaces
         return Kept(Fallbacks, (cluster, bold), () => WithCluster(cluster, bold)) ?? first;
     }
 
+    /// <summary>Whether any installed or bundled typeface has all characters of a text.</summary>
+    public static bool Has(string text) => text.EnumerateRunes().All(r => WithCluster(r.ToString(), bold: false) is not null || Has(BundledFonts.Find("", bold: false), r.ToString()));
+
     /// <summary>Cached results. A deck may name any number of families: when the cache is full, it is cleared.</summary>
     private static T Kept<TKey, T>(ConcurrentDictionary<TKey, T> kept, TKey key, Func<T> find)
         where TKey : notnull

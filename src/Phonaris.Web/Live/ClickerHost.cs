@@ -30,7 +30,7 @@ internal sealed class ClickerHost(ClickerRooms rooms, IPages pages, IOptions<App
         try
         {
             _app ??= await StartAsync();
-            return [.. Addresses().Select(a => $"http://{a}:{PortOf(_app)}/clicker")];
+            return [.. Named().Select(a => $"http://{a}:{PortOf(_app)}/clicker")];
         }
         finally
         {
@@ -88,7 +88,7 @@ internal sealed class ClickerHost(ClickerRooms rooms, IPages pages, IOptions<App
         }
         catch (IOException e) when (e.InnerException is AddressInUseException)
         {
-            log.LogWarning("Port {Port} is in use, so clickers join at another one, which a firewall may block. Set Phonaris:ClickerPort to a free port", options.Value.ClickerPort);
+            log.LogWarning("Port {Port} is in use, so clickers join at another one, which a firewall may block. Set PHONARIS_CLICKER_PORT to a free port", options.Value.ClickerPort);
             return await StartAsync(0);
         }
     }
@@ -125,8 +125,11 @@ internal sealed class ClickerHost(ClickerRooms rooms, IPages pages, IOptions<App
     }
 
     /// <summary>Whether a request addresses this machine by IP address and port: a foreign host name may point here.</summary>
-    private static bool IsOurs(HostString host, int port) =>
-        (host.Port ?? 80) == port && IPAddress.TryParse(host.Host, out var address) && (IPAddress.IsLoopback(address) || Addresses().Contains(address));
+    private bool IsOurs(HostString host, int port) =>
+        host.Host == options.Value.ClickerAddress
+        || ((host.Port ?? 80) == port && IPAddress.TryParse(host.Host, out var address) && (IPAddress.IsLoopback(address) || Addresses().Contains(address)));
+
+    private IEnumerable<string> Named() => options.Value.ClickerAddress is { } address ? [address] : Addresses().Select(a => a.ToString());
 
     private static int PortOf(WebApplication app) => new Uri(app.Urls.First().Replace("0.0.0.0", "127.0.0.1", StringComparison.Ordinal)).Port;
 

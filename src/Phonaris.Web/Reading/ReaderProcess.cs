@@ -32,7 +32,7 @@ internal sealed class ReaderProcess : IDisposable
     public static ReaderProcess Begin(TimeSpan mostTime, bool ahead)
     {
         // In its own process group, so that Ctrl+C at the terminal goes to the server only.
-        var start = new ProcessStartInfo("setsid", [DotnetPath, typeof(Reader).Assembly.Location, ahead ? Reader.AheadArgument : Reader.Argument])
+        var start = new ProcessStartInfo("setsid", [.. Program, ahead ? Reader.AheadArgument : Reader.Argument])
         {
             RedirectStandardInput = true,
             RedirectStandardOutput = true,
@@ -45,7 +45,10 @@ internal sealed class ReaderProcess : IDisposable
         return new(Process.Start(start)!, mostTime);
     }
 
-    /// <summary>The dotnet host that runs this process.</summary>
+    /// <summary>The command that runs a reader: this program if it is installed with its own runtime, otherwise dotnet.</summary>
+    private static string[] Program => File.Exists(DotnetPath) ? [DotnetPath, typeof(Reader).Assembly.Location] : [Environment.ProcessPath!];
+
+    /// <summary>The dotnet host that runs this process, if the runtime is shared.</summary>
     private static string DotnetPath => Path.GetFullPath(Path.Combine(RuntimeEnvironment.GetRuntimeDirectory(), "../../../dotnet"));
 
     /// <summary>Sends a request.</summary>

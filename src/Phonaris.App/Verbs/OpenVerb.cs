@@ -1,0 +1,32 @@
+using System.CommandLine;
+using Phonaris.Web.Hosting;
+
+namespace Phonaris.App.Verbs;
+
+/// <summary><c>open [FILE]</c>: opens the app in the browser, with a saved show if one is given; starts it if necessary.</summary>
+internal static class OpenVerb
+{
+    public static Command Make()
+    {
+        var file = new Argument<string?>("file") { Description = "A saved show (SHOW.phonaris).", Arity = ArgumentArity.ZeroOrOne };
+        var command = new Command("open", "Opens the app in the browser, with a saved show if one is given.") { file };
+        var settings = new SettingOptions(command, "port", "data", "cache");
+        command.SetAction(async (parsed, cancel) =>
+        {
+            try
+            {
+                string[] given = [.. settings.Given(parsed)];
+                using var app = await RunningApp.FindOrStartAsync(AppPaths.Of(given), settings.AsOptions(parsed), cancel);
+                var address = app.AddressOf(parsed.GetValue(file) is { } path ? await app.ImportAsync(path, cancel) : "/");
+                if (!Announcement.Open(address)) await parsed.InvocationConfiguration.Output.WriteLineAsync($"Phonaris is at {address}");
+                return 0;
+            }
+            catch (Exception e) when (e is RuleException or IOException or HttpRequestException)
+            {
+                await parsed.InvocationConfiguration.Error.WriteLineAsync(e.Message);
+                return e is RuleException ? 3 : 1;
+            }
+        });
+        return command;
+    }
+}

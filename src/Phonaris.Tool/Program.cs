@@ -1,3 +1,0 @@
-using Phonaris.Tool;
-
-return await CommandLine.RunAsync(args, Console.Out, Console.Error);
