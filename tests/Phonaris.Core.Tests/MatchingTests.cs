@@ -83,7 +83,7 @@ public class MatchingTests
     }
 
     [Fact]
-    public void A_step_added_by_the_new_deck_has_a_new_id()
+    public void Steps_added_by_the_new_deck_have_new_ids()
     {
         var show = Deck("old", Texts).Apply(new SetSteps("old0", [new("old0-1", "", 0, null), new("old0-3", "Wings", null, null)])).Show;
         var coming = Slides("new", Texts);

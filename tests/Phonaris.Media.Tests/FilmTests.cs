@@ -82,7 +82,7 @@ public sealed class FilmTests : IDisposable
     }
 
     [Fact]
-    public async Task A_new_hold_or_level_encodes_no_picture_again()
+    public async Task Holds_and_levels_encode_no_picture_again()
     {
         var show = await ShowAsync();
         await ExportAsync(show, _box.PathOf("first.mp4"));

@@ -54,7 +54,9 @@ public sealed class BackupTests : IDisposable
         await DatabaseFile.PrepareAsync(_database, path, _database.PathOf("files"), Backups);
         Assert.Single(Directory.GetFiles(_database.PathOf("backups")));
         await using (var db = _database.CreateDbContext()) await db.Database.ExecuteSqlAsync($"PRAGMA user_version=999");
-        Assert.Contains("newer Phonaris", (await Assert.ThrowsAsync<RuleException>(() => DatabaseFile.PrepareAsync(_database, path, _database.PathOf("files"), Backups))).Message);
+        var refused = await Assert.ThrowsAsync<RuleException>(() => DatabaseFile.PrepareAsync(_database, path, _database.PathOf("files"), Backups));
+        Assert.Contains("newer Phonaris", refused.Message);
+        Assert.EndsWith($"phonaris restore {Directory.GetFiles(_database.PathOf("backups")).Single()}", refused.Message);
     }
 
     [Fact]

@@ -34,6 +34,14 @@ public sealed class AppVerbTests : Toolbox
     }
 
     [Fact]
+    public void Every_setting_is_in_the_installation_guide()
+    {
+        var guide = File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "../../../../docs/install.md"));
+        foreach (var option in Start(Home, "serve", "--help").Output.Split(' ', '\n').Where(w => w.StartsWith("--", StringComparison.Ordinal) && w is not ("--json" or "--help" or "--version")))
+            Assert.Contains($"| `{option}` | `PHONARIS_{option.Replace("--no-", "--", StringComparison.Ordinal)[2..].Replace('-', '_').ToUpperInvariant()}", guide);
+    }
+
+    [Fact]
     public void What_is_missing_is_named_with_its_cost_and_its_mend()
     {
         Directory.CreateDirectory(PathOf("programs"));

@@ -75,7 +75,7 @@ public sealed class CueTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task A_new_speed_plays_immediately_and_a_cue_can_be_soloed()
+    public async Task Speeds_play_immediately_and_cues_can_be_soloed()
     {
         var (show, cue) = await CueAsync();
         // A job that is no longer needed is cancelled.

@@ -89,7 +89,7 @@ public sealed class StartTests : IDisposable
     }
 
     [Fact]
-    public async Task A_new_data_folder_is_private_and_an_existing_one_keeps_its_mode()
+    public async Task New_data_folders_are_private_and_existing_ones_keep_their_mode()
     {
         const UnixFileMode shared = UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute | UnixFileMode.GroupRead | UnixFileMode.GroupExecute;
         foreach (var (name, mode) in new[] { ("shared", shared), ("made", DataFolder.OwnerOnly) })

@@ -19,10 +19,19 @@ interface Settings {
 }
 
 export const useSettings = create<Settings>()(
-  persist((): Settings => ({ theme: undefined, rowMode: "slide", openSections: [], notesLetters: undefined, closedNotice: undefined }), {
-    name: "phonaris-settings",
-    storage: createJSONStorage(() => storage),
-  }),
+  persist(
+    (): Settings => ({
+      theme: undefined,
+      rowMode: "slide",
+      openSections: [],
+      notesLetters: undefined,
+      closedNotice: undefined,
+    }),
+    {
+      name: "phonaris-settings",
+      storage: createJSONStorage(() => storage),
+    },
+  ),
 );
 
 /** Adopts changes made by other pages of this browser. */
