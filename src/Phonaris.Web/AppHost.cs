@@ -148,7 +148,6 @@ internal static class AppHost
         await DatabaseFile.PrepareAsync(app.Services.GetRequiredService<IDbContextFactory<PhonarisDb>>(), paths.Database, paths.Files, app.Services.GetRequiredService<Backups>());
         await app.Services.GetRequiredService<IncompleteFiles>().ClearAsync();
         MoveDerived(paths);
-        app.Services.GetRequiredService<DeckReaders>().GetReady();
         await app.Services.GetRequiredService<DemoShow>().AddAsync(CancellationToken.None);
     }
 
@@ -184,6 +183,8 @@ internal static class AppHost
         app.MapOpenApi();
         var announcement = app.Services.GetRequiredService<Announcement>();
         app.Lifetime.ApplicationStarted.Register(announcement.Make);
+        // Not before: their start takes both cores of a small machine.
+        app.Lifetime.ApplicationStarted.Register(app.Services.GetRequiredService<DeckReaders>().GetReady);
         app.Lifetime.ApplicationStopping.Register(announcement.Withdraw);
     }
 
