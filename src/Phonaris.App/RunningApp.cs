@@ -34,7 +34,7 @@ internal sealed class RunningApp : IDisposable
             if (await FindAsync(paths, cancel) is { } app) return app;
             if (started.HasExited) break;
         }
-        throw new RuleException("Phonaris did not start. Type “phonaris serve” in a terminal to see why.");
+        throw new RuleException("Phonaris did not start. Type “phonaris serve” in a terminal to see why.") { IsOfMachine = true };
     }
 
     /// <summary>Opens a saved show.</summary>
@@ -91,7 +91,9 @@ internal sealed class RunningApp : IDisposable
         IEnumerable<string> command = Path.GetFileName(program) == "dotnet" ? [program, Path.Combine(AppContext.BaseDirectory, "phonaris.dll")] : [program];
         return Process.Start(new ProcessStartInfo("setsid", [.. command, "serve", "--no-open", .. settings])
         {
-            RedirectStandardInput = true, RedirectStandardOutput = true, RedirectStandardError = true,
+            RedirectStandardInput = true,
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
         })!;
     }
 

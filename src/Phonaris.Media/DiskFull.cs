@@ -12,5 +12,5 @@ public static class DiskFull
 
     /// <summary>The message for the user.</summary>
     public static RuleException Exception() =>
-        new("The disk is full. Free some space or choose another place, then try again.");
+        new("The disk is full. Free some space or choose another place, then try again.") { IsOfMachine = true };
 }

@@ -86,17 +86,17 @@ internal static partial class MediaTool
         if (result.ExitCode == 0) return text;
         if (result.ExitCode == NotFound) throw NotInstalled(name);
         if (Missing().Match(text) is { Success: true } missing)
-            throw new RuleException($"{name} on this machine has no {missing.Groups[1].Value}. Install a complete {name}, such as Debian's.");
+            throw new RuleException($"{name} on this machine has no {missing.Groups[1].Value}. Install a complete {name}, such as Debian's.") { IsOfMachine = true };
         if (Crashes.Contains(result.ExitCode - Signalled)) throw new MediaToolException(name, result.ExitCode, text.Trim());
         if (result.ExitCode is (> Signalled and <= Signalled + LastSignal) or EndedInOrder || text.Length == 0)
-            throw new RuleException($"{name} was stopped by the system, perhaps because memory ran out. Try again.");
+            throw new RuleException($"{name} was stopped by the system, perhaps because memory ran out. Try again.") { IsOfMachine = true };
         throw new MediaToolException(name, result.ExitCode, text.Trim());
     }
 
     [GeneratedRegex("(?:Unknown encoder|No such filter:|Unknown decoder) '([^']+)'")]
     private static partial Regex Missing();
 
-    private static RuleException NotInstalled(string name) => new($"{name} is not installed. Install it, then try again. “phonaris doctor” has the command.");
+    private static RuleException NotInstalled(string name) => new($"{name} is not installed. Install it, then try again. “phonaris doctor” has the command.") { IsOfMachine = true };
 }
 
 /// <summary>An outside program rejected its input.</summary>

@@ -16,7 +16,7 @@ public static class Room
     public static void Need(string folder, long bytes, string what)
     {
         if (Free(folder) is not { } free || free - Reserve >= bytes) return;
-        throw new RuleException($"The disk is too full for {what}, which needs {SizeOf(bytes)} with {SizeOf(Math.Max(0, free - Reserve))} available. Free some space and try again.");
+        throw new RuleException($"The disk is too full for {what}, which needs {SizeOf(bytes)} with {SizeOf(Math.Max(0, free - Reserve))} available. Free some space and try again.") { IsOfMachine = true };
     }
 
     /// <summary>The free space, in bytes; null if unknown.</summary>

@@ -4,13 +4,19 @@ namespace Phonaris.Media;
 public static class UserFolders
 {
     /// <summary>For data: <c>$XDG_DATA_HOME</c>, or <c>~/.local/share</c>.</summary>
-    public static string Data => Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData, Environment.SpecialFolderOption.DoNotVerify);
+    /// <exception cref="RuleException">The user has no home folder.</exception>
+    public static string Data => Known(Environment.SpecialFolder.LocalApplicationData);
 
     /// <summary>For settings: <c>$XDG_CONFIG_HOME</c>, or <c>~/.config</c>.</summary>
-    public static string Settings => Environment.GetFolderPath(Environment.SpecialFolder.ApplicationData, Environment.SpecialFolderOption.DoNotVerify);
+    /// <exception cref="RuleException">The user has no home folder.</exception>
+    public static string Settings => Known(Environment.SpecialFolder.ApplicationData);
 
     /// <summary>For files that can be made again: <c>$XDG_CACHE_HOME</c>, or <c>~/.cache</c>.</summary>
     public static string Cache => Environment.GetEnvironmentVariable("XDG_CACHE_HOME") is { Length: > 0 } set && Path.IsPathRooted(set)
         ? set
-        : Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.UserProfile, Environment.SpecialFolderOption.DoNotVerify), ".cache");
+        : Path.Combine(Known(Environment.SpecialFolder.UserProfile), ".cache");
+
+    private static string Known(Environment.SpecialFolder folder) => Environment.GetFolderPath(folder, Environment.SpecialFolderOption.DoNotVerify) is { Length: > 0 } path
+        ? path
+        : throw new RuleException("You have no home folder. Set HOME, or PHONARIS_DATA and PHONARIS_CACHE, to folders that can be written.") { IsOfMachine = true };
 }

@@ -38,7 +38,7 @@ public static class Outcome
             }
             catch (RuleException e)
             {
-                return await SayAsync(e.Message, BadInput);
+                return await SayAsync(e.Message, e.IsOfMachine ? Failure : BadInput);
             }
             catch (OperationCanceledException)
             {

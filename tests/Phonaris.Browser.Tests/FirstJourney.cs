@@ -92,7 +92,7 @@ public sealed class FirstJourney(Browser browser) : IClassFixture<Browser>
         _browser.Find("input[aria-label='Files of the deck']").SendKeys(Path.Combine(AppContext.BaseDirectory, "lamp-talk.pptx"));
         _browser.Find("[data-cue] [role=button]").SendKeys(OpenQA.Selenium.Keys.Enter);
         Assert.Equal("Position of the video: 50% from the left, 40% from the top, 40% wide, 40% high", _browser.Find("[data-testid=video-place]").GetDomAttribute("aria-label")!.Split('.')[0]);
-        // In the deck it waits for a click. Here it is set to start with its slide, without its last second, muted.
+        // It waits for a click in the deck, and is now set to start with its slide, without its last second, muted.
         _browser.Find("[aria-label='Start']").SendKeys("with slide");
         _browser.Type("Out", "2", "0:02.0");
         _browser.Button("Mute").Click();

@@ -1,3 +1,4 @@
+using System.IO.Compression;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Migrations;
@@ -52,6 +53,22 @@ public sealed class StoredFormatsTests : IDisposable
         PhonarisDb.Use(then, copy);
         await using var before = new PhonarisDb((DbContextOptions<PhonarisDb>)then.Options);
         Assert.EndsWith(migration, (await before.Database.GetAppliedMigrationsAsync()).Last());
+    }
+
+    /// <summary>The demo show as version 0.1 stored it, with a saved version.</summary>
+    [Fact]
+    public async Task The_data_of_version_0_1_opens()
+    {
+        var path = _database.PathOf("old.db");
+        await using (var packed = new GZipStream(File.OpenRead(Path.Combine(AppContext.BaseDirectory, "Stored", "version-0.1.db.gz")), CompressionMode.Decompress))
+        await using (var file = File.Create(path)) await packed.CopyToAsync(file);
+        var options = new DbContextOptionsBuilder<PhonarisDb>();
+        PhonarisDb.Use(options, path);
+        var databases = new PooledDbContextFactory<PhonarisDb>((DbContextOptions<PhonarisDb>)options.Options);
+        await DatabaseFile.PrepareAsync(databases, path, _database.PathOf("files"), new(_database.PathOf("backups"), path, TimeProvider.System));
+        var stored = (await new ShowStore(databases, TimeProvider.System).FindAsync("moth-night", default))!;
+        Assert.Equal((15, 12), (stored.Show.Validated().Slides.Count, stored.Show.Sounds.Count));
+        Assert.Equal("Before the upgrade", Assert.Single(await new VersionStore(databases, TimeProvider.System).ListAsync("moth-night", default)).Name);
     }
 
     [Fact]

@@ -24,7 +24,7 @@ internal static class OpenVerb
             catch (Exception e) when (e is RuleException or IOException or HttpRequestException)
             {
                 await parsed.InvocationConfiguration.Error.WriteLineAsync(e.Message);
-                return e is RuleException ? 3 : 1;
+                return e is RuleException { IsOfMachine: false } ? 3 : 1;
             }
         });
         return command;

@@ -8,4 +8,7 @@ public sealed class RuleException(string message, string? field = null) : Except
 {
     /// <summary>The field the message is about, or null when it is about the whole.</summary>
     public string? Field { get; } = field;
+
+    /// <summary>Whether the machine is the reason, not what was asked for: a program that is not installed, a full disk.</summary>
+    public bool IsOfMachine { get; init; }
 }

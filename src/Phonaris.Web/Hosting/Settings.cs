@@ -33,7 +33,7 @@ public static class Settings
     /// <exception cref="RuleException">The settings file cannot be read, or has an unknown setting.</exception>
     internal static void AddTo(IConfigurationBuilder configuration, string[] args)
     {
-        configuration.Add(new MemoryConfigurationSource { InitialData = FromFile(File) });
+        if (Environment.GetFolderPath(Environment.SpecialFolder.UserProfile) is { Length: > 0 }) configuration.Add(new MemoryConfigurationSource { InitialData = FromFile(File) });
         configuration.Add(new MemoryConfigurationSource
         {
             InitialData = All.Select(s => KeyValuePair.Create(s.Key, Environment.GetEnvironmentVariable(s.Variable))).Where(s => !string.IsNullOrEmpty(s.Value)),
