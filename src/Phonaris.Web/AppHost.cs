@@ -151,9 +151,10 @@ internal static class AppHost
         await app.Services.GetRequiredService<DemoShow>().AddAsync(CancellationToken.None);
     }
 
-    /// <summary>Derived files of versions before 1.0 were in the data folder; what cannot be moved can be made again.</summary>
+    /// <summary>Versions before 1.0 had their caches in the data folder. What cannot be moved can be made again.</summary>
     private static void MoveDerived(AppPaths paths)
     {
+        if (Directory.Exists(paths.ToolInData)) Directory.Delete(paths.ToolInData, recursive: true);
         if (paths.Derived == paths.DerivedInData || !Directory.Exists(paths.DerivedInData)) return;
         try
         {

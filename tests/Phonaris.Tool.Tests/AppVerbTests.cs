@@ -5,6 +5,7 @@ using System.Text.Json;
 namespace Phonaris.Tool.Tests;
 
 /// <summary>The verbs of the program that concern the app and the machine.</summary>
+[Collection(nameof(Toolbox))]
 public sealed class AppVerbTests : Toolbox
 {
     private string Settings => PathOf("config/phonaris.json");

@@ -42,6 +42,21 @@ public sealed class KeepingTests : IDisposable
     }
 
     [Fact]
+    public async Task Derived_files_move_to_a_cache_folder_that_is_set()
+    {
+        var show = await _app.ShowAsync(1);
+        await _app.SoundAsync(show, _app.Make("tone.wav", "-f", "lavfi", "-i", "sine=440:duration=2"));
+        var before = Names("data/derived");
+        Directory.CreateDirectory(_app.PathOf("data/tool"));
+        _app.Restart(("Phonaris:Cache", _app.PathOf("cache")));
+        Assert.Empty((await _app.ViewAsync(show)).SoundProblems);
+        Assert.Superset(before, Names("cache/derived"));
+        Assert.False(Directory.Exists(_app.PathOf("data/derived")) || Directory.Exists(_app.PathOf("data/tool")));
+
+        HashSet<string?> Names(string folder) => [.. Directory.GetFiles(_app.PathOf(folder), "*", SearchOption.AllDirectories).Select(Path.GetFileName)];
+    }
+
+    [Fact]
     public async Task Orphaned_exports_are_removed()
     {
         var show = await _app.ShowAsync(1);

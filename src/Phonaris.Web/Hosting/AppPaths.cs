@@ -31,6 +31,9 @@ internal sealed class AppPaths(AppOptions options)
     /// <summary>Where derived files were before they had a cache folder.</summary>
     public string DerivedInData => Path.Combine(Root, "derived");
 
+    /// <summary>Where the command line had its cache before that had a folder of its own.</summary>
+    public string ToolInData => Path.Combine(Root, "tool");
+
     public string Uploads => Path.Combine(Root, "uploads");
 
     /// <summary>Temporary files that are moved elsewhere when complete.</summary>

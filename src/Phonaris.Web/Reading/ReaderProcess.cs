@@ -45,10 +45,12 @@ internal sealed class ReaderProcess : IDisposable
         return new(Process.Start(start)!, mostTime);
     }
 
-    /// <summary>The command that runs a reader: this program if it is installed with its own runtime, otherwise dotnet.</summary>
-    private static string[] Program => File.Exists(DotnetPath) ? [DotnetPath, typeof(Reader).Assembly.Location] : [Environment.ProcessPath!];
+    /// <summary>The command that runs a reader: this program, or dotnet if that runs it, as in tests.</summary>
+    private static string[] Program => Path.GetFileName(Environment.ProcessPath) is "phonaris" or "Phonaris.Web"
+        ? [Environment.ProcessPath!]
+        : [DotnetPath, typeof(Reader).Assembly.Location];
 
-    /// <summary>The dotnet host that runs this process, if the runtime is shared.</summary>
+    /// <summary>The dotnet host of the shared runtime.</summary>
     private static string DotnetPath => Path.GetFullPath(Path.Combine(RuntimeEnvironment.GetRuntimeDirectory(), "../../../dotnet"));
 
     /// <summary>Sends a request.</summary>
