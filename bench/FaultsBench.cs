@@ -46,7 +46,7 @@ internal static class FaultsBench
         var (first, second) = (Shown(one), Shown(other));
         one.Navigate().Refresh();
         await Task.Delay(2_000);
-        Console.WriteLine($"{figures.Edits} edits, {figures.Acknowledged} acknowledged, {figures.Told} told to have been changed by the other");
+        Console.WriteLine($"{figures.Edits} edits, {figures.Acknowledged} acknowledged, {figures.Reported} reported as conflicts");
         bench.ReportWorst("lost without a word", figures.Silent, 0);
         bench.ReportWorst("internal errors", figures.Faults, 0);
         bench.ReportWorst("pages that are not as the show is", (first == Shown(one) ? 0 : 1) + (second == Shown(one) ? 0 : 1), 0);

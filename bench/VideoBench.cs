@@ -27,7 +27,7 @@ internal static class VideoBench
         var n = 0;
         var slides = (await FilmBench.DeckAsync(bench, pictures)).ToSlides(() => $"s{n++}", StillSeconds * 1000);
         slides = slides.SetItem(With, slides[With] with { HoldMs = VideoSeconds * 1000 });
-        var show = Laid(new Show("With a video", slides, [], [video], []), video, c => c);
+        var show = WithVideo(new Show("With a video", slides, [], [video], []), video, c => c);
 
         var theirs = await PeerAsync(bench, show, path);
         Bench.ForgetMemory();
@@ -37,12 +37,12 @@ internal static class VideoBench
 
         Sound? twoHours = null;
         Console.WriteLine($"{"two hours brought in",-48} ours {await Bench.TimeAsync(async () => twoHours = await VideoAsync(bench, "long", longer)),7:0.00} s");
-        var ofShort = await FilmBench.ExportAsync(bench, "part-short", Laid(show with { Cues = [] }, video, c => c with { InFrame = 0, OutFrame = PartSeconds * Frames.PerSecond }));
-        var ofLong = await FilmBench.ExportAsync(bench, "part-long", Laid(show with { Sounds = [twoHours!], Cues = [] }, twoHours!, c => c with { InFrame = LongSeconds / 2L * Frames.PerSecond, OutFrame = (LongSeconds / 2L + PartSeconds) * Frames.PerSecond }));
+        var ofShort = await FilmBench.ExportAsync(bench, "part-short", WithVideo(show with { Cues = [] }, video, c => c with { InFrame = 0, OutFrame = PartSeconds * Frames.PerSecond }));
+        var ofLong = await FilmBench.ExportAsync(bench, "part-long", WithVideo(show with { Sounds = [twoHours!], Cues = [] }, twoHours!, c => c with { InFrame = LongSeconds / 2L * Frames.PerSecond, OutFrame = (LongSeconds / 2L + PartSeconds) * Frames.PerSecond }));
         bench.Report("film with 10 s of two hours, to 10 s of 20 s", ofLong, ofShort, PartToReach);
     }
 
-    private static Show Laid(Show show, Sound video, Func<Cue, Cue> change) => show with
+    private static Show WithVideo(Show show, Sound video, Func<Cue, Cue> change) => show with
     {
         Cues = [change(CueDefaults.For(show, video, $"s{With}", "v") with { Video = new(0.65, 0.65, 0.3, 0.3), LevelDb = -6 })],
     };

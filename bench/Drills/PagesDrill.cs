@@ -99,7 +99,7 @@ internal sealed class PagesDrill(HttpClient http, string show, int seed)
 /// <summary>What came of two people at one show.</summary>
 /// <param name="Edits">How many edits they made.</param>
 /// <param name="Acknowledged">How many were acknowledged.</param>
-/// <param name="Told">How often one was told that the other had changed the same.</param>
+/// <param name="Reported">How many were reported as conflicts.</param>
 /// <param name="Silent">How many changes were lost without anybody being told.</param>
 /// <param name="Faults">How many answers were something else.</param>
-internal sealed record PagesFigures(int Edits, int Acknowledged, int Told, int Silent, int Faults);
+internal sealed record PagesFigures(int Edits, int Acknowledged, int Reported, int Silent, int Faults);

@@ -13,7 +13,7 @@ namespace Phonaris.Storage;
 /// <param name="clock">Provides the time.</param>
 public sealed class Backups(string folder, string database, TimeProvider clock)
 {
-    private const int Kept = 7;
+    private const int MostCopies = 7;
     private const string Stamp = "yyyy-MM-dd'T'HHmmss.fff'Z'", Prefix = "phonaris-", Ending = ".db", BeforeUpgrade = "-before-upgrade";
 
     private static readonly TimeSpan Every = TimeSpan.FromDays(1);
@@ -40,7 +40,7 @@ public sealed class Backups(string folder, string database, TimeProvider clock)
         await CopyAsync(database, path);
         // Copies before upgrades are counted separately, so that daily ones do not push them out.
         foreach (var kind in All().GroupBy(b => b.BeforeUpgrade))
-            foreach (var old in kind.Skip(Kept)) File.Delete(old.Path);
+            foreach (var old in kind.Skip(MostCopies)) File.Delete(old.Path);
         return path;
     }
 

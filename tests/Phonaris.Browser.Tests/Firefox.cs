@@ -113,14 +113,14 @@ internal sealed partial class Firefox : IAsyncDisposable
         await _socket.SendAsync(Encoding.UTF8.GetBytes(asked.ToJsonString()), WebSocketMessageType.Text, true, CancellationToken.None);
         while (true)
         {
-            var told = await ToldAsync().WaitAsync(Patience);
+            var told = await ReceiveAsync().WaitAsync(Patience);
             if ((string?)told["method"] == "log.entryAdded" && (string?)told["params"]!["level"] is "error" or "warn") Complaints.Add((string?)told["params"]!["text"] ?? "");
             if ((int?)told["id"] != id) continue;
             return told["result"] as JsonObject ?? throw new InvalidOperationException($"{method}: {told.ToJsonString()}");
         }
     }
 
-    private async Task<JsonObject> ToldAsync()
+    private async Task<JsonObject> ReceiveAsync()
     {
         using var whole = new MemoryStream();
         WebSocketReceiveResult part;

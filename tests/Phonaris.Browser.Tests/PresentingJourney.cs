@@ -79,8 +79,8 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         _browser.Press("h");
         _browser.Until(() => _browser.Js<bool>("heard.slice(-40).every(b => b[1] > 0.02)"), "the bed to go on");
         _browser.Press("t");
-        _browser.Until(() => Told("time-told").Contains("into the talk", StringComparison.Ordinal), "the time to be read out");
-        Assert.Equal("Slide 4, Slide 4. Playing: Steady. Next: Steady continues.", Told("told"));
+        _browser.Until(() => TextOf("time-told").Contains("into the talk", StringComparison.Ordinal), "the time to be read out");
+        Assert.Equal("Slide 4, Slide 4. Playing: Steady. Next: Steady continues.", TextOf("told"));
 
         // The notes are made larger by dragging their edge, and again by a key.
         var letters = Letters();
@@ -186,7 +186,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
     }
 
     /// <summary>What a screen reader announces.</summary>
-    private string Told(string what) => _browser.Js<string>($"document.querySelector('[data-testid={what}]').textContent");
+    private string TextOf(string what) => _browser.Js<string>($"document.querySelector('[data-testid={what}]').textContent");
 
     private double Letters() => _browser.Js<double>("parseFloat(getComputedStyle(document.querySelector('[aria-label=Notes] p')).fontSize)");
 

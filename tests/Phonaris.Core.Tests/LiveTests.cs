@@ -39,7 +39,7 @@ public sealed class LiveTests
             foreach (var (from, to) in moments.Zip(moments.Skip(1)).Where(m => m.Second - m.First > OnTheClock.SlackMs))
                 Assert.True(
                     At(live, (from + to) / 2).SequenceEqual(At(planned, (from + to) / 2)),
-                    $"show {n} at {(from + to) / 2}: live {string.Join(", ", live)}; planned {string.Join(", ", planned)}; {OnTheClock.Told(show)}");
+                    $"show {n} at {(from + to) / 2}: live {string.Join(", ", live)}; planned {string.Join(", ", planned)}; {OnTheClock.TextOf(show)}");
         }
 
         static IEnumerable<string> At(IEnumerable<Sounded> all, long ms) => all.Where(s => s.FromMs <= ms && ms < s.ToMs).Select(s => s.CueId).Order();

@@ -36,7 +36,7 @@ internal static class OnTheClock
     }
 
     /// <summary>A show in one line, for failure messages.</summary>
-    public static string Told(Show show) => string.Join("; ", show.Slides.Select(s => $"{s.Id} {(s.Hidden ? "hidden" : s.HoldMs)}")) + " | " + string.Join("; ", show.Cues.Select(c =>
+    public static string TextOf(Show show) => string.Join("; ", show.Slides.Select(s => $"{s.Id} {(s.Hidden ? "hidden" : s.HoldMs)}")) + " | " + string.Join("; ", show.Cues.Select(c =>
         $"{c.Id} {show.Sound(c.SoundId).Kind} {c.Span!.First}-{c.Span.Last} {c.Start.Kind} {c.Start.StepId}{c.Start.CueId}+{c.DelayMs} to {c.Stop} {c.StopStepId}+{c.StopOffsetMs}"
         + $" {(c.OutFrame - c.InFrame) / Frames.PerMs} ms, {c.Rounds} rounds, x{c.Speed:0.##}{(c.EachSlide ? ", each" : "")}{(c.Muted ? ", muted" : "")} {c.Fit?.Method}"));
 

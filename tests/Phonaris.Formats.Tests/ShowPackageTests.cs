@@ -19,7 +19,7 @@ public sealed class ShowPackageTests : IDisposable
     public async Task A_package_is_read_back_with_its_files()
     {
         var (show, from) = await ShowAsync();
-        var told = new Told();
+        var told = new ProgressList();
         await ShowPackage.WriteAsync(show, PathOf("a.phonaris"), from.PathOf, told, CancellationToken.None);
         Assert.Equal([9.0 / 16, 1], told);
         var to = new FileStore(PathOf("to"));
@@ -123,7 +123,7 @@ public sealed class ShowPackageTests : IDisposable
             files.PutAsync(new MemoryStream(Encoding.UTF8.GetBytes(text)), 100, () => new("Too large."), CancellationToken.None);
     }
 
-    private sealed class Told : List<double>, IProgress<double>
+    private sealed class ProgressList : List<double>, IProgress<double>
     {
         public void Report(double value) => Add(value);
     }

@@ -127,8 +127,8 @@ public sealed class LettersTests
         string[] notDrawn = [.. Enumerable.Range(1, lacks).Select(n => $"Slide {n}: a chart is left out.")];
         var doubts = DeckWarnings.Of(notDrawn, otherFont ? ["Some Garamond", "Calibri"] : ["Calibri"]);
         Assert.Equal(offered ? "For exact pictures, add the deck’s PDF." : null, doubts.Offer);
-        Assert.Equal(lacks + (otherFont ? 1 : 0), doubts.Told.Count);
-        Assert.Equal(notDrawn, doubts.Told.Take(lacks));
+        Assert.Equal(lacks + (otherFont ? 1 : 0), doubts.Warnings.Count);
+        Assert.Equal(notDrawn, doubts.Warnings.Take(lacks));
     }
 
     private static List<ushort> Glyphs(string text) => [.. Lay(text, 5000).Lines.SelectMany(l => l.Pieces).Where(p => !p.IsSpace).SelectMany(p => p.Glyphs)];

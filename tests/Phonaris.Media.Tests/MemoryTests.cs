@@ -8,12 +8,12 @@ public sealed class MemoryTests
     {
         const int most = 10_000_000;
         using var memory = Memory.Of(most);
-        for (var n = 0; n < 200; n++) await KeptAsync(n, 200_000);
-        await KeptAsync("large", 5_000_000);
+        for (var n = 0; n < 200; n++) await StoreAsync(n, 200_000);
+        await StoreAsync("large", 5_000_000);
         Assert.InRange(Enumerable.Range(0, 200).Count(n => memory.TryGetValue(n, out _)) * 200_000 + 5_000_000, 5_000_000, most);
 
         // Space is freed in the background: what found none is computed again, and stored then.
-        async Task KeptAsync(object name, int bytes)
+        async Task StoreAsync(object name, int bytes)
         {
             for (var tries = 0; tries < 500; tries++)
             {

@@ -20,7 +20,7 @@ public sealed class DrillTests : IDisposable
         for (var n = 0; n < 3; n++) await server.Http.EditAsync(show, new { kind = "addCard", slideId = $"s{n}", card = "title", index = n });
         var figures = await new PagesDrill(server.Http, show, 3).RunAsync(150);
         Assert.Equal((0, 0), (figures.Silent, figures.Faults));
-        Assert.True(figures is { Acknowledged: > 50, Told: > 5 }, $"{figures}: the drill tries too little.");
+        Assert.True(figures is { Acknowledged: > 50, Reported: > 5 }, $"{figures}: the drill tries too little.");
     }
 
     [Fact]

@@ -79,7 +79,7 @@ public sealed class CheckedShow
     internal long BytesOf(Sound sound) => _files.BytesOf(sound);
 
     /// <summary>The sounds that are heard or seen, each once: those of unmuted cues and of videos on slides.</summary>
-    internal IEnumerable<Sound> SoundsHeard => Show.Cues.Where(c => c is { Span: not null, IsNoticed: true }).Select(c => c.SoundId).Distinct().Select(Show.Sound);
+    internal IEnumerable<Sound> AudibleSounds => Show.Cues.Where(c => c is { Span: not null, IsNoticed: true }).Select(c => c.SoundId).Distinct().Select(Show.Sound);
 
     /// <summary>The cues of a sound that are heard or seen.</summary>
     internal ValueList<string> CuesOf(Sound sound) => [.. Show.Cues.Where(c => c.SoundId == sound.Id && c is { Span: not null, IsNoticed: true }).Select(c => c.Id)];

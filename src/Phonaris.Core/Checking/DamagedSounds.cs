@@ -16,7 +16,7 @@ public sealed class DamagedSounds : ICheck
     {
         ArgumentNullException.ThrowIfNull(show);
         return
-            from sound in show.SoundsHeard
+            from sound in show.AudibleSounds
             where sound.Figures.MissingFrames > 0 && show.TroubleOf(sound) is null
             let cues = show.CuesOf(sound)
             select new Finding(

@@ -19,7 +19,7 @@ public sealed class MissingCredits : ICheck
         ArgumentNullException.ThrowIfNull(show);
         var (goes, shown) = (show.Show.Showing.Where, show.Show.Slides.Where(s => !s.Hidden).ToList());
         if (shown.Count == 0 || shown.Exists(s => s.Picture.Card?.Kind == CardKind.Credits)) yield break;
-        var asking = show.SoundsHeard
+        var asking = show.AudibleSounds
             .Where(s => s.Rights.Credit.Length > 0 || Clearance.Of(show.Show, s, goes).Answer is UsageRight.Credit or UsageRight.Alike)
             .Where(s => !shown.Exists(slide => slide.Text.Contains(Credits.Line(s), StringComparison.Ordinal) || (HasReaders(goes) && slide.Notes.Contains(Credits.Line(s), StringComparison.Ordinal))))
             .ToList();

@@ -14,7 +14,7 @@ public sealed class MissingSounds : ICheck
     {
         ArgumentNullException.ThrowIfNull(show);
         return
-            from sound in show.SoundsHeard
+            from sound in show.AudibleSounds
             let trouble = show.TroubleOf(sound)
             where trouble is not null
             let cues = show.CuesOf(sound)

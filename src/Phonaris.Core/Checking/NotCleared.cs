@@ -18,7 +18,7 @@ public sealed class NotCleared : ICheck
         ArgumentNullException.ThrowIfNull(show);
         var goes = show.Show.Showing.Where;
         return
-            from sound in show.SoundsHeard
+            from sound in show.AudibleSounds
             let clearance = Clearance.Of(show.Show, sound, goes)
             where clearance.Answer == UsageRight.No || (clearance.Answer == UsageRight.Ask && sound.Rights.Licence.Length > 0)
             select new Finding(

@@ -17,7 +17,7 @@ public sealed class UnknownRights : ICheck
         ArgumentNullException.ThrowIfNull(show);
         var goes = show.Show.Showing.Where;
         return
-            from sound in show.SoundsHeard
+            from sound in show.AudibleSounds
             let missing = sound.Rights.Missing().ToList()
             where missing.Count > 0
             select new Finding(

@@ -41,7 +41,7 @@ internal sealed class PresentationForm(ExportFormat format, bool byHand) : Expor
             var (sounds, unsaid) = byHand ? HandSounds.Of(export) : ClockSounds.Of(export);
             await tools.Derived.GetAllAsync(sounds.Where(s => s.Video is null).Select(s => (s.FileName, Make(s))), progress.Part(0, 0.4), cancel);
             var videos = await VideosOnSlides.OfAsync(export, sounds, tools, progress.Part(0.4, 0.3), cancel);
-            var deck = await DeckAsync(export, tools, [.. sounds.Where(s => s.Video is null)], videos.Laid, cancel);
+            var deck = await DeckAsync(export, tools, [.. sounds.Where(s => s.Video is null)], videos.Placed, cancel);
             var unkept = await PresentationWriter.WriteAsync(deck, tools.MediaPath, export.Timed.Show.Sounds.Select(s => s.Media).ToHashSet(), partial, progress.Part(0.7, 0.3), cancel);
             lost = [.. unsaid, .. videos.Lost, .. unkept];
         });

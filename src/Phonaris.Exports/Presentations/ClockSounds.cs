@@ -20,9 +20,9 @@ internal static class ClockSounds
         var dissolves = export.Slides.Skip(1).Sum(s => show.Slides[s.Index].Transition.Ms);
         if (dissolves > 0) lost.Add($"In programs that start a slide's time after its dissolve, the show takes up to {Wording.Seconds(dissolves)} longer. Sounds still start with their slides.");
         // A muted video is visible, and a manual one waits for a click.
-        return ([.. schedule.Cues.Concat(schedule.Silent.Where(c => show.Cue(c.CueId).Video is not null)).Where(c => c.StartFrame < end && c.EndFrame > start).Select(Laid)], lost);
+        return ([.. schedule.Cues.Concat(schedule.Silent.Where(c => show.Cue(c.CueId).Video is not null)).Where(c => c.StartFrame < end && c.EndFrame > start).Select(Placed)], lost);
 
-        SoundOnSlides Laid(ScheduledCue cue)
+        SoundOnSlides Placed(ScheduledCue cue)
         {
             var (from, to) = (Math.Max(start, cue.StartFrame), Math.Min(end, cue.EndFrame));
             var (first, last) = (order.At(from), order.At(to - 1));

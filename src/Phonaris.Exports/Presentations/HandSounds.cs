@@ -30,12 +30,12 @@ internal sealed class HandSounds
     public static (IReadOnlyList<SoundOnSlides> Sounds, IReadOnlyList<string> Lost) Of(Export export)
     {
         var planned = new HandSounds(export);
-        List<SoundOnSlides> sounds = [.. planned._plan.Cues.SelectMany(planned.Laid)];
+        List<SoundOnSlides> sounds = [.. planned._plan.Cues.SelectMany(planned.Placed)];
         var loops = export.WaitingLoops.Select(s => $"The waiting loop “{s.Name}” does not loop automatically.");
         return (sounds, [.. planned._lost.Select(l => $"{string.Join(", ", l.Value.Distinct())}: {l.Key}."), .. loops]);
     }
 
-    private IEnumerable<SoundOnSlides> Laid(LiveCue cue)
+    private IEnumerable<SoundOnSlides> Placed(LiveCue cue)
     {
         var held = _plan.Places.Where(p => p.Held.Contains(cue.Id) && _export.Slides.Any(s => s.SlideId == p.SlideId)).ToList();
         if (held.Count == 0) return [];

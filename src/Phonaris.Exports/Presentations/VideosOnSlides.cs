@@ -22,7 +22,7 @@ internal static class VideosOnSlides
     /// <param name="progress">Receives the progress from 0 to 1.</param>
     /// <param name="cancel">Stops it.</param>
     /// <returns>The videos by the index of their slide, from back to front, and what is lost.</returns>
-    public static async Task<(ILookup<int, PresentationVideo> Laid, IReadOnlyList<string> Lost)> OfAsync(
+    public static async Task<(ILookup<int, PresentationVideo> Placed, IReadOnlyList<string> Lost)> OfAsync(
         Export export, IReadOnlyList<SoundOnSlides> laid, ExportTools tools, IProgress<double>? progress, CancellationToken cancel)
     {
         var show = export.Timed.Show;

@@ -11,11 +11,11 @@ public sealed record Deck(ValueList<DeckSlide> Slides, ValueList<DeckSound> Soun
 {
     /// <summary>What could not be imported, one sentence each.</summary>
     [JsonIgnore]
-    public IReadOnlyList<string> NotUnderstood => Told(s => s.NotUnderstood);
+    public IReadOnlyList<string> NotUnderstood => ReportOf(s => s.NotUnderstood);
 
     /// <summary>What the pictures of its slides lack, one sentence each.</summary>
     [JsonIgnore]
-    public IReadOnlyList<string> NotDrawn => Told(s => s.NotDrawn);
+    public IReadOnlyList<string> NotDrawn => ReportOf(s => s.NotDrawn);
 
     /// <summary>The font families of its text, if Phonaris draws the slides.</summary>
     [JsonIgnore]
@@ -69,7 +69,7 @@ public sealed record Deck(ValueList<DeckSlide> Slides, ValueList<DeckSound> Soun
         return begun.Count == 0 ? add : new Several([add, new SetSections([.. show.Sections, .. begun])], add.Sentence(show));
     }
 
-    private IReadOnlyList<string> Told(Func<DeckSlide, ValueList<string>> what) => [.. SameOnSlides.Of(Slides.SelectMany(s => what(s).Select(w => (s.Number, $"{w}."))))];
+    private IReadOnlyList<string> ReportOf(Func<DeckSlide, ValueList<string>> what) => [.. SameOnSlides.Of(Slides.SelectMany(s => what(s).Select(w => (s.Number, $"{w}."))))];
 }
 
 /// <summary>A slide of a deck.</summary>

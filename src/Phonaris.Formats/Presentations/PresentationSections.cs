@@ -19,7 +19,7 @@ internal static class PresentationSections
         var wanted = all.Select((s, k) => (s.Name, Ids: slides.Take(k + 1 < all.Count ? all[k + 1].First : slides.Count).Skip(s.First).ToList())).ToList();
         var there = presentation.Descendants(Extended + "section").ToList();
         var ids = there.DistinctBy(s => s.Attribute("name")?.Value).ToDictionary(s => s.Attribute("name")?.Value ?? "", s => s.Attribute("id")?.Value);
-        if (Told(there) == string.Join('|', wanted.Select(w => $"{w.Name}:{string.Join(',', w.Ids)}"))) return;
+        if (Signature(there) == string.Join('|', wanted.Select(w => $"{w.Name}:{string.Join(',', w.Ids)}"))) return;
         presentation.Descendants(P + "ext").Where(e => e.Attribute("uri")?.Value == Extension).Remove();
         if (wanted.Count > 0)
         {
@@ -32,6 +32,6 @@ internal static class PresentationSections
         if (presentation.Element(P + "extLst") is { HasElements: false } empty) empty.Remove();
     }
 
-    private static string Told(IEnumerable<XElement> sections) =>
+    private static string Signature(IEnumerable<XElement> sections) =>
         string.Join('|', sections.Select(s => $"{s.Attribute("name")?.Value}:{string.Join(',', s.Descendants(Extended + "sldId").Select(id => id.Attribute("id")?.Value))}"));
 }

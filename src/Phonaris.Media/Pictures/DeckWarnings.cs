@@ -1,9 +1,9 @@
 namespace Phonaris.Media.Pictures;
 
 /// <summary>Warnings about pictures of a deck that may differ from the original.</summary>
-/// <param name="Told">The warnings, one sentence each.</param>
+/// <param name="Warnings">The warnings, one sentence each.</param>
 /// <param name="Offer">A sentence that says how to get exact pictures; null without warnings.</param>
-public sealed record DeckWarnings(IReadOnlyList<string> Told, string? Offer)
+public sealed record DeckWarnings(IReadOnlyList<string> Warnings, string? Offer)
 {
     /// <summary>The warnings about a deck.</summary>
     /// <param name="notDrawn">What its pictures lack, one sentence each.</param>

@@ -16,7 +16,7 @@ internal static class DecodedPictures
 
     private const long MostBytes = 128_000_000;
 
-    private static readonly MemoryCache Kept = Memory.Of(MostBytes);
+    private static readonly MemoryCache Cache = Memory.Of(MostBytes);
     private static readonly ConditionalWeakTable<byte[], string> Hashes = [];
     private static readonly ConcurrentDictionary<(string, int, int), Lazy<SKImage?>> Making = new();
 
@@ -29,12 +29,12 @@ internal static class DecodedPictures
         // The slides of one deck share the same bytes, so these are hashed once.
         var hash = MemoryMarshal.TryGetArray(data, out var part) && part.Count == part.Array!.Length ? Hashes.GetValue(part.Array, HashOf) : HashOf(data.ToArray());
         var name = (hash, width, height);
-        if (Kept.TryGetValue<SKImage>(name, out var kept)) return kept;
+        if (Cache.TryGetValue<SKImage>(name, out var kept)) return kept;
         // Other callers wait while it is being decoded.
         var made = Making.GetOrAdd(name, _ => new(() => Make(data, width, height)));
         try
         {
-            return made.Value is { } image ? Kept.Keep(name, image, (long)image.Width * image.Height * image.Info.BytesPerPixel) : null;
+            return made.Value is { } image ? Cache.Keep(name, image, (long)image.Width * image.Height * image.Info.BytesPerPixel) : null;
         }
         finally
         {

@@ -54,7 +54,7 @@ internal static class Typefaces
     public static string Stamp { get; } = Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(string.Join('\n', Files.Value))).AsSpan(0, 4));
 
     /// <summary>The typeface for a family.</summary>
-    public static SKTypeface Find(string family, bool bold, bool italic) => Kept(Found, (family, bold, italic), () =>
+    public static SKTypeface Find(string family, bool bold, bool italic) => Cached(Found, (family, bold, italic), () =>
         InFamily(NameOf(family) ?? "", bold, italic) ?? BundledFonts.Find(family, bold));
 
     /// <summary>The family used for another one, and whether its widths are the same; null for the bundled font.</summary>
@@ -72,14 +72,14 @@ internal static class Typefaces
         if (!IsEmoji(cluster) && Has(first, cluster)) return first;
         foreach (var family in families.Skip(1))
             if (IsHere(family) && Find(family, bold, italic) is var other && Has(other, cluster)) return other;
-        return Kept(Fallbacks, (cluster, bold), () => WithCluster(cluster, bold)) ?? first;
+        return Cached(Fallbacks, (cluster, bold), () => WithCluster(cluster, bold)) ?? first;
     }
 
     /// <summary>Whether any installed or bundled typeface has all characters of a text.</summary>
     public static bool Has(string text) => text.EnumerateRunes().All(r => WithCluster(r.ToString(), bold: false) is not null || Has(BundledFonts.Find("", bold: false), r.ToString()));
 
     /// <summary>Cached results. A deck may name any number of families: when the cache is full, it is cleared.</summary>
-    private static T Kept<TKey, T>(ConcurrentDictionary<TKey, T> kept, TKey key, Func<T> find)
+    private static T Cached<TKey, T>(ConcurrentDictionary<TKey, T> kept, TKey key, Func<T> find)
         where TKey : notnull
     {
         if (kept.TryGetValue(key, out var known)) return known;

@@ -169,12 +169,12 @@ public sealed class SoundLibrary : IDisposable
         var problems = show.Sounds.Select(s => (s.Id, Problem: ProblemOf(s.Media))).Where(s => s.Problem is not null).ToDictionary(s => s.Id, s => s.Problem!.Says);
         foreach (var media in show.Cues.Where(c => c.Fit is not null && c.Span is not null && !problems.ContainsKey(c.SoundId)).Select(c => show.Sound(c.SoundId).Media).Distinct())
             await Fits.PieceAsync(media, cancel);
-        await Loudness.PrepareAsync(HeardTogether(show).Where(s => !problems.ContainsKey(s.Id)).Select(s => new SoundSource(s.Media, 1)), cancel);
+        await Loudness.PrepareAsync(DuckingSounds(show).Where(s => !problems.ContainsKey(s.Id)).Select(s => new SoundSource(s.Media, 1)), cancel);
         return problems;
     }
 
     /// <summary>The sounds that duck beds, and the sounds of those beds.</summary>
-    private static IEnumerable<Sound> HeardTogether(Show show)
+    private static IEnumerable<Sound> DuckingSounds(Show show)
     {
         var heard = show.Cues.Where(c => c.Span is not null).Select(c => c.SoundId).Distinct().Select(show.Sound).ToList();
         return heard.Exists(s => s.Kind.IsSpoken()) ? heard.Where(s => s.Kind != SoundKind.Spot) : [];

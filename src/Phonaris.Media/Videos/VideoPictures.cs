@@ -129,9 +129,9 @@ public sealed class VideoPictures(DerivedFiles derived, Func<string, string> ori
             [.. part, "-i", $"file:{original(video.Media)}", "-map", "0:v:0", "-vf", $"{VideoFilters.Whole},{rate}{Toned(figures)}{VideoFilters.Scaled(Even(figures.Width * scale), Even(figures.Height * scale))}",
                 "-c:v", "libx264", "-preset", "veryfast", "-crf", quality, "-pix_fmt", "yuv420p", "-fps_mode", "vfr", "-force_key_frames", "expr:gte(t,n_forced)", .. sound, "-movflags", "+faststart",
                 "-progress", "pipe:1", "-f", "mp4", "-protocol_whitelist", "file,pipe", "-y", $"file:{path}"],
-            PipeTarget.ToDelegate(Told), LimitFor(frames.To - frames.From), cancel);
+            PipeTarget.ToDelegate(ReadProgress), LimitFor(frames.To - frames.From), cancel);
 
-        void Told(string line)
+        void ReadProgress(string line)
         {
             if (line.StartsWith("out_time_us=", StringComparison.Ordinal) && long.TryParse(line.AsSpan("out_time_us=".Length), out var done))
                 progress?.Report(Math.Clamp(done / 1e6 * Frames.PerSecond / (frames.To - frames.From), 0, 1));

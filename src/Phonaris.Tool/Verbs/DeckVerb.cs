@@ -44,7 +44,7 @@ internal static class DeckVerb
             var doubts = DeckWarnings.Of(deck.NotDrawn, deck.Fonts);
             return (
                 new { slides, Sounds = deck.Sounds.Where(s => s.Video is null).Select(s => new { s.Name, s.FirstSlide, s.LastSlide, s.Loop, s.LevelDb, s.Start, s.Step, s.DelayMs }), videos, Fonts = DeckFonts.Of(deck.Fonts).Select(f => new { f.Named, f.Used }), NotUnderstood = deck.NotUnderstood.Concat(deck.NotDrawn) },
-                string.Join('\n', deck.Slides.Select(s => $"{s.Number,4}  {s.Title}").Concat(deck.NotUnderstood).Concat(doubts.Told).Concat(doubts.Offer is { } offer ? [offer] : [])));
+                string.Join('\n', deck.Slides.Select(s => $"{s.Number,4}  {s.Title}").Concat(deck.NotUnderstood).Concat(doubts.Warnings).Concat(doubts.Offer is { } offer ? [offer] : [])));
         });
         return command;
     }

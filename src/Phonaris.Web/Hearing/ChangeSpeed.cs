@@ -16,7 +16,7 @@ internal sealed class ChangeSpeed(SoundLibrary sounds, IMeasuredListener listene
     public const string JobKind = "speed";
 
     /// <summary>A playing page requests its next stretch within this time; that has priority.</summary>
-    public static readonly TimeSpan HeardFirst = TimeSpan.FromSeconds(1);
+    public static readonly TimeSpan PlayFirst = TimeSpan.FromSeconds(1);
 
     public string Kind => JobKind;
 
@@ -42,7 +42,7 @@ internal sealed class ChangeSpeed(SoundLibrary sounds, IMeasuredListener listene
     public async Task<string?> RunAsync(JobRow job, IProgress<double> progress, CancellationToken cancel)
     {
         var (source, from) = WorkOf(job);
-        await Task.Delay(HeardFirst, cancel);
+        await Task.Delay(PlayFirst, cancel);
         await sounds.PrepareAsync(source, from, progress, cancel);
         // Levels that follow their targets were waiting for this.
         await sounds.Loudness.PrepareAsync([source], cancel);

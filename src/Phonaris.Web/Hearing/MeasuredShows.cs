@@ -44,7 +44,7 @@ internal sealed class MeasuredShows(SoundLibrary sounds, TimedShows timed, FileS
         // A new speed is rendered piece by piece together with its job; what a page plays has priority.
         if (sources.FindAll(s => !sounds.IsReady(s)) is { Count: > 0 } missing)
         {
-            await Task.Delay(ChangeSpeed.HeardFirst, cancel);
+            await Task.Delay(ChangeSpeed.PlayFirst, cancel);
             foreach (var source in missing) await sounds.PrepareAsync(source, 0, null, cancel);
         }
         await sounds.Loudness.PrepareAsync(sources, cancel);

@@ -99,6 +99,6 @@ public sealed record DeckReport(int Slides, int Steps, int Sounds, ValueList<str
     internal static DeckReport Of(Deck deck, IReadOnlyCollection<Slide> slides)
     {
         var doubts = DeckWarnings.Of(deck.NotDrawn, deck.Fonts);
-        return new(slides.Count, slides.Sum(s => s.Steps.Count - 1), deck.Sounds.Count, [.. deck.NotUnderstood, .. doubts.Told], doubts.Offer);
+        return new(slides.Count, slides.Sum(s => s.Steps.Count - 1), deck.Sounds.Count, [.. deck.NotUnderstood, .. doubts.Warnings], doubts.Offer);
     }
 }

@@ -54,7 +54,7 @@ internal sealed class ShowChanges(
     public async Task<Ok<Edited>> AnswerAsync(StoredShow stored) => TypedResults.Ok(await EditedAsync(stored));
 
     /// <inheritdoc cref="AnswerAsync"/>
-    public async Task<Edited> EditedAsync(StoredShow stored) => new(stored.Revision, await ToldAsync(stored));
+    public async Task<Edited> EditedAsync(StoredShow stored) => new(stored.Revision, await ChangeOfAsync(stored));
 
     /// <summary>Does what follows from a stored change, whatever fails.</summary>
     private async Task FollowAsync(StoredShow stored, Func<Task> work)
@@ -69,7 +69,7 @@ internal sealed class ShowChanges(
         }
     }
 
-    private async Task<ShowChange?> ToldAsync(StoredShow stored)
+    private async Task<ShowChange?> ChangeOfAsync(StoredShow stored)
     {
         try
         {
@@ -96,7 +96,7 @@ internal sealed class ShowChanges(
             await CopyVideo.QueueAsync(jobs.Value, videos, before?.Show, stored, CancellationToken.None);
         });
         // Pages that have the show as it was apply the change; others request the show.
-        var made = await ToldAsync(stored);
+        var made = await ChangeOfAsync(stored);
         await FollowAsync(stored, () => pages.TellAsync(stored.Id, "changed", stored.Id, stored.Revision, made));
         return stored;
     }
