@@ -9,7 +9,8 @@ public static class MediaPrograms
     private static readonly (string Program, string Cost, string Package)[] Programs =
     [
         ("setsid", "decks cannot be read", "util-linux"),
-        ("prlimit", "sounds and decks cannot be read", "util-linux"),
+        ("setpriv", "sounds and videos cannot be read", "util-linux"),
+        ("prlimit", "sounds and videos cannot be read", "util-linux"),
         ("ffmpeg", "sounds and videos cannot be read", "ffmpeg"),
         ("ffprobe", "sounds and videos cannot be read", "ffmpeg"),
         ("pdftoppm", "PDF decks cannot be drawn", "poppler-utils"),

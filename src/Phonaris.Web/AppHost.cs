@@ -127,6 +127,9 @@ internal static class AppHost
         services.AddHostFiltering(o => o.AllowedHosts = ["localhost", "127.0.0.1", "[::1]", .. AppOptions.Entries(settings.Hosts)]);
         services.Configure<ForwardedHeadersOptions>(o =>
         {
+            // None is trusted that is not named, not even on this machine: every account could claim to be a proxy.
+            o.KnownProxies.Clear();
+            o.KnownIPNetworks.Clear();
             o.ForwardedHeaders = ForwardedHeaders.XForwardedFor | ForwardedHeaders.XForwardedProto | ForwardedHeaders.XForwardedHost;
             foreach (var proxy in AppOptions.Entries(settings.Proxy)) o.KnownProxies.Add(AddressOf(proxy));
         });
@@ -170,7 +173,7 @@ internal static class AppHost
     /// <summary>Configures the request pipeline.</summary>
     public static void UsePhonaris(this WebApplication app)
     {
-        app.UseForwardedHeaders();
+        if (app.Services.GetRequiredService<IOptions<AppOptions>>().Value.Proxy.Length > 0) app.UseForwardedHeaders();
         app.UseMiddleware<Stopping>();
         app.UseMiddleware<Shields>();
         app.UseExceptionHandler();

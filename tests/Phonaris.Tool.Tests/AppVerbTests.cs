@@ -46,7 +46,7 @@ public sealed class AppVerbTests : Toolbox
     public void What_is_missing_is_named_with_its_cost_and_its_mend()
     {
         Directory.CreateDirectory(PathOf("programs"));
-        foreach (var program in new[] { "setsid", "prlimit" }) File.CreateSymbolicLink(PathOf($"programs/{program}"), $"/usr/bin/{program}");
+        foreach (var program in new[] { "setsid", "setpriv", "prlimit" }) File.CreateSymbolicLink(PathOf($"programs/{program}"), $"/usr/bin/{program}");
         var (code, output, _) = Start([.. Home, ("PATH", PathOf("programs"))], "doctor");
         Assert.Equal(Outcome.LeftToDo, code);
         Assert.Contains("ffmpeg is not installed, so sounds and videos cannot be read.", output);

@@ -44,12 +44,15 @@ public sealed class AccessKeyTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task Behind_a_proxy_the_public_address_is_the_origin()
+    public async Task Behind_a_proxy_that_is_named_the_public_address_is_the_origin()
     {
-        app.Restart(("Phonaris:Key", "on"), ("Phonaris:Hosts", "music.example.org"));
-        await app.Http.GetAsync("/");
-        app.Http.DefaultRequestHeaders.Authorization = new("Bearer", await File.ReadAllTextAsync(app.PathOf("data/key")));
-        Assert.Equal((HttpStatusCode.Created, HttpStatusCode.Forbidden), (await UploadAsync("https"), await UploadAsync("http")));
+        foreach (var (proxy, secure, plain) in new[] { ("127.0.0.1", HttpStatusCode.Created, HttpStatusCode.Forbidden), ("", HttpStatusCode.Forbidden, HttpStatusCode.Forbidden) })
+        {
+            app.Restart(("Phonaris:Key", "on"), ("Phonaris:Hosts", "music.example.org"), ("Phonaris:Proxy", proxy));
+            await app.Http.GetAsync("/");
+            app.Http.DefaultRequestHeaders.Authorization = new("Bearer", await File.ReadAllTextAsync(app.PathOf("data/key")));
+            Assert.Equal((secure, plain), (await UploadAsync("https"), await UploadAsync("http")));
+        }
 
         async Task<HttpStatusCode> UploadAsync(string scheme)
         {

@@ -3889,26 +3889,26 @@ export interface components {
              */
             step: number;
         };
-        /** @description A method beside the others. */
+        /** @description The result of a method, for comparison. */
         Compared: {
             /** @description The method. */
             method: components["schemas"]["FitMethod"];
-            /** @description The recipe it was tried by: the cue's own where that is of this method, else one that says nothing more. */
+            /** @description The recipe used: the cue's own if it has this method, otherwise the default. */
             recipe: components["schemas"]["FitRecipe"];
             fitted: null | components["schemas"]["Fitted"];
-            /** @description The parts of the sound that are heard, in order. */
+            /** @description The parts of the sound that are played, in order. */
             runs: components["schemas"]["ValueListOfRun"];
             /**
              * Format: int64
-             * @description How much of the sound is not heard.
+             * @description The length of the sound that is left out, in frames.
              */
             leftOutFrames: number;
             /**
              * Format: int64
-             * @description How much is heard again.
+             * @description The length that is repeated, in frames.
              */
             repeatedFrames: number;
-            /** @description What to know about it, or what is against it, in a sentence. */
+            /** @description A description of the result, or why the method is not suitable. */
             says: string;
         };
         /** @enum {unknown} */
@@ -4292,7 +4292,7 @@ export interface components {
             /** @enum {string} */
             kind: "addSlides";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             slides: components["schemas"]["Slide"][];
@@ -4320,7 +4320,7 @@ export interface components {
             /** @enum {string} */
             kind: "removeSlides";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             slideIds: string[];
@@ -4328,7 +4328,7 @@ export interface components {
             /** @enum {string} */
             kind: "restoreSlides";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             places: {
@@ -4375,7 +4375,7 @@ export interface components {
                 };
             }[];
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             spans: {
@@ -4383,7 +4383,7 @@ export interface components {
                 span: null | components["schemas"]["Span"];
             }[];
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             restored: components["schemas"]["Section"][];
@@ -4391,7 +4391,7 @@ export interface components {
             /** @enum {string} */
             kind: "moveSlides";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             slideIds: string[];
@@ -4404,12 +4404,12 @@ export interface components {
             /** @enum {string} */
             kind: "arrangeSlides";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             order: string[];
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             spans: {
@@ -4417,7 +4417,7 @@ export interface components {
                 span: null | components["schemas"]["Span"];
             }[];
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             arranged: components["schemas"]["Section"][];
@@ -4425,7 +4425,7 @@ export interface components {
             /** @enum {string} */
             kind: "duplicateSlides";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             copies: {
@@ -4443,7 +4443,7 @@ export interface components {
             /** @enum {string} */
             kind: "setHidden";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             slides: {
@@ -4461,7 +4461,7 @@ export interface components {
             /** @enum {string} */
             kind: "setSections";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             sections: components["schemas"]["Section"][];
@@ -4471,7 +4471,7 @@ export interface components {
             /** @description The slide. */
             slideId: string;
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             steps: {
@@ -4490,7 +4490,7 @@ export interface components {
             /** @enum {string} */
             kind: "setPictures";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             pictures: {
@@ -4531,7 +4531,7 @@ export interface components {
                     key: null | string;
                 };
                 /**
-                 * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+                 * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
                  *     Written in JSON as an array.
                  */
                 steps: {
@@ -4616,7 +4616,7 @@ export interface components {
                 key: null | string;
             };
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             steps: {
@@ -4643,7 +4643,7 @@ export interface components {
             /** @enum {string} */
             kind: "setHolds";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             holds: {
@@ -4667,7 +4667,7 @@ export interface components {
             /** @enum {string} */
             kind: "setTransitions";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             transitions: {
@@ -4727,7 +4727,7 @@ export interface components {
             /** @description The sound. */
             soundId: string;
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             spans: {
@@ -4750,7 +4750,7 @@ export interface components {
             media: string;
             /** @description Its name. */
             fileName: string;
-            /** @description What is measured of a sound once it is decoded. Loudness after ITU-R BS.1770-5 and EBU Tech 3342. */
+            /** @description The measurements of a sound, made while it is decoded. Loudness by ITU-R BS.1770-5 and EBU Tech 3342. */
             figures: {
                 /**
                  * Format: int64
@@ -4759,7 +4759,7 @@ export interface components {
                 frames: number;
                 /**
                  * Format: int32
-                 * @description The file's own rate, frames a second.
+                 * @description The file's own rate, frames per second.
                  */
                 sampleRate: number;
                 /**
@@ -4799,7 +4799,7 @@ export interface components {
                 tailFrames: number;
                 /**
                  * Format: double
-                 * @description How much its loudness comes and goes as speech does, 0 to 1: for a first guess of its kind.
+                 * @description How speech-like the changes of its loudness are, 0 to 1: for a first guess of its kind.
                  */
                 voiceLikeness: number;
                 /**
@@ -4807,7 +4807,7 @@ export interface components {
                  * @description How many frames of a damaged file could not be read; 0 for an intact file.
                  */
                 missingFrames: number;
-                /** @description Whether the file holds a cover picture. */
+                /** @description Whether the file has a cover picture. */
                 hasCover: boolean;
             };
             video: null | {
@@ -4847,7 +4847,7 @@ export interface components {
                 frame: number;
             }[];
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             cues: components["schemas"]["Cue"][];
@@ -4890,7 +4890,7 @@ export interface components {
             /** @description The sound. */
             soundId: string;
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             markers: {
@@ -5099,7 +5099,7 @@ export interface components {
             /** @enum {string} */
             kind: "shiftLevels";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             cueIds: string[];
@@ -5187,7 +5187,7 @@ export interface components {
             /** @enum {string} */
             kind: "setHoldLocks";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             slides: {
@@ -5200,7 +5200,7 @@ export interface components {
             /** @description The cue. */
             cueId: string;
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             points: components["schemas"]["LevelPoint"][];
@@ -5462,17 +5462,17 @@ export interface components {
                 /** @description The title of the show. */
                 title: string;
                 /**
-                 * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+                 * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
                  *     Written in JSON as an array.
                  */
                 slides: components["schemas"]["Slide"][];
                 /**
-                 * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+                 * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
                  *     Written in JSON as an array.
                  */
                 sections: components["schemas"]["Section"][];
                 /**
-                 * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+                 * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
                  *     Written in JSON as an array.
                  */
                 sounds: {
@@ -5500,7 +5500,7 @@ export interface components {
                     video: null | components["schemas"]["VideoFigures"];
                 }[];
                 /**
-                 * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+                 * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
                  *     Written in JSON as an array.
                  */
                 cues: components["schemas"]["Cue"][];
@@ -5580,7 +5580,7 @@ export interface components {
                     where: components["schemas"]["Destination"];
                 };
                 /**
-                 * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+                 * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
                  *     Written in JSON as an array.
                  */
                 ignoredFindings: string[];
@@ -5617,7 +5617,7 @@ export interface components {
             /** @enum {string} */
             kind: "addSlides";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             slides: components["schemas"]["Slide"][];
@@ -5667,12 +5667,12 @@ export interface components {
             /** @enum {string} */
             kind: "arrangeSlides";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             order: string[];
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             spans: {
@@ -5680,7 +5680,7 @@ export interface components {
                 span: null | components["schemas"]["Span"];
             }[];
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             arranged: components["schemas"]["Section"][];
@@ -5690,7 +5690,7 @@ export interface components {
             /** @enum {string} */
             kind: "duplicateSlides";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             copies: {
@@ -5707,17 +5707,17 @@ export interface components {
                 /** @description The title of the show. */
                 title: string;
                 /**
-                 * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+                 * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
                  *     Written in JSON as an array.
                  */
                 slides: components["schemas"]["Slide"][];
                 /**
-                 * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+                 * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
                  *     Written in JSON as an array.
                  */
                 sections: components["schemas"]["Section"][];
                 /**
-                 * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+                 * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
                  *     Written in JSON as an array.
                  */
                 sounds: {
@@ -5745,7 +5745,7 @@ export interface components {
                     video: null | components["schemas"]["VideoFigures"];
                 }[];
                 /**
-                 * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+                 * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
                  *     Written in JSON as an array.
                  */
                 cues: components["schemas"]["Cue"][];
@@ -5825,7 +5825,7 @@ export interface components {
                     where: components["schemas"]["Destination"];
                 };
                 /**
-                 * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+                 * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
                  *     Written in JSON as an array.
                  */
                 ignoredFindings: string[];
@@ -5850,7 +5850,7 @@ export interface components {
             /** @enum {string} */
             kind: "moveSlides";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             slideIds: string[];
@@ -5985,7 +5985,7 @@ export interface components {
             /** @enum {string} */
             kind: "removeSlides";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             slideIds: string[];
@@ -6035,7 +6035,7 @@ export interface components {
             media: string;
             /** @description Its name. */
             fileName: string;
-            /** @description What is measured of a sound once it is decoded. Loudness after ITU-R BS.1770-5 and EBU Tech 3342. */
+            /** @description The measurements of a sound, made while it is decoded. Loudness by ITU-R BS.1770-5 and EBU Tech 3342. */
             figures: {
                 /**
                  * Format: int64
@@ -6044,7 +6044,7 @@ export interface components {
                 frames: number;
                 /**
                  * Format: int32
-                 * @description The file's own rate, frames a second.
+                 * @description The file's own rate, frames per second.
                  */
                 sampleRate: number;
                 /**
@@ -6084,7 +6084,7 @@ export interface components {
                 tailFrames: number;
                 /**
                  * Format: double
-                 * @description How much its loudness comes and goes as speech does, 0 to 1: for a first guess of its kind.
+                 * @description How speech-like the changes of its loudness are, 0 to 1: for a first guess of its kind.
                  */
                 voiceLikeness: number;
                 /**
@@ -6092,7 +6092,7 @@ export interface components {
                  * @description How many frames of a damaged file could not be read; 0 for an intact file.
                  */
                 missingFrames: number;
-                /** @description Whether the file holds a cover picture. */
+                /** @description Whether the file has a cover picture. */
                 hasCover: boolean;
             };
             video: null | {
@@ -6132,7 +6132,7 @@ export interface components {
                 frame: number;
             }[];
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             cues: components["schemas"]["Cue"][];
@@ -6142,7 +6142,7 @@ export interface components {
             /** @enum {string} */
             kind: "restoreSlides";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             places: {
@@ -6189,7 +6189,7 @@ export interface components {
                 };
             }[];
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             spans: {
@@ -6197,7 +6197,7 @@ export interface components {
                 span: null | components["schemas"]["Span"];
             }[];
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             restored: components["schemas"]["Section"][];
@@ -6209,7 +6209,7 @@ export interface components {
             /** @description The sound. */
             soundId: string;
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             spans: {
@@ -6265,7 +6265,7 @@ export interface components {
                 key: null | string;
             };
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             steps: {
@@ -6417,7 +6417,7 @@ export interface components {
             /** @enum {string} */
             kind: "setHidden";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             slides: {
@@ -6430,7 +6430,7 @@ export interface components {
             /** @enum {string} */
             kind: "setHoldLocks";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             slides: {
@@ -6443,7 +6443,7 @@ export interface components {
             /** @enum {string} */
             kind: "setHolds";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             holds: {
@@ -6531,7 +6531,7 @@ export interface components {
             /** @description The cue. */
             cueId: string;
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             points: components["schemas"]["LevelPoint"][];
@@ -6602,7 +6602,7 @@ export interface components {
             /** @description The sound. */
             soundId: string;
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             markers: {
@@ -6657,7 +6657,7 @@ export interface components {
             /** @enum {string} */
             kind: "setPictures";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             pictures: {
@@ -6698,7 +6698,7 @@ export interface components {
                     key: null | string;
                 };
                 /**
-                 * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+                 * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
                  *     Written in JSON as an array.
                  */
                 steps: {
@@ -6791,7 +6791,7 @@ export interface components {
             /** @enum {string} */
             kind: "setSections";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             sections: components["schemas"]["Section"][];
@@ -6906,7 +6906,7 @@ export interface components {
             /** @description The slide. */
             slideId: string;
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             steps: {
@@ -6957,7 +6957,7 @@ export interface components {
             /** @enum {string} */
             kind: "setTransitions";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             transitions: {
@@ -7031,7 +7031,7 @@ export interface components {
             /** @enum {string} */
             kind: "shiftLevels";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             cueIds: string[];
@@ -7898,11 +7898,11 @@ export interface components {
             /** @description It as a sentence. */
             sentence?: null | string;
         };
-        /** @description A place at which music can end. */
+        /** @description A point at which music can end. */
         NaturalEnd: {
             /**
              * Format: int64
-             * @description How far it is from the first frame used.
+             * @description Its distance from the first frame used.
              */
             frame: number;
             /**
@@ -7910,7 +7910,7 @@ export interface components {
              * @description How unlike an ending it is, 0 to 1.
              */
             cost: number;
-            /** @description Whether a bar ends there and what comes is something new or quieter. */
+            /** @description Whether a bar ends there and what follows is different or quieter. */
             atPhrase: boolean;
         };
         /** @description A request for an export. */
@@ -8000,9 +8000,9 @@ export interface components {
              */
             index?: null | number;
         };
-        /** @description Something that can be done instead of fitting the music: what it comes to, or what is against it. */
+        /** @description An alternative to fitting the music, or why it is not possible. */
         Offer: {
-            /** @description In a sentence. */
+            /** @description A description, as a sentence. */
             says: string;
             edit: null | components["schemas"]["Edit"];
         };
@@ -8107,7 +8107,7 @@ export interface components {
                      */
                     toMs: number;
                     /**
-                     * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+                     * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
                      *     Written in JSON as an array.
                      */
                     lines: string[];
@@ -8169,19 +8169,19 @@ export interface components {
             cueId: string;
             /**
              * Format: int64
-             * @description The length it would be fitted to.
+             * @description The target length, in frames.
              */
             lengthFrames: number;
             method: null | components["schemas"]["FitMethod"];
-            /** @description What to know about it, or why none suits. */
+            /** @description A description of the result, or why no method is suitable. */
             says: string;
             /**
              * Format: int32
-             * @description How many edits it has.
+             * @description The number of edits.
              */
             editPoints: number;
             worst: null | components["schemas"]["Audibility"];
-            /** @description Whether the music's own ending is heard. */
+            /** @description Whether the music's own ending is kept. */
             endsNaturally: boolean;
         };
         /**
@@ -8218,7 +8218,7 @@ export interface components {
             /** @description The edit that sets them. */
             edit: components["schemas"]["Edit"];
         };
-        /** @description A slide with a hold worked out again. */
+        /** @description A slide with a new hold. */
         RepacedSlide: {
             /** @description The slide. */
             slideId: string;
@@ -8229,15 +8229,15 @@ export interface components {
             number: number;
             /**
              * Format: int64
-             * @description Its hold now, in milliseconds.
+             * @description Its current hold, in milliseconds.
              */
             beforeMs: number;
             /**
              * Format: int64
-             * @description Its hold then.
+             * @description Its new hold, in milliseconds.
              */
             afterMs: number;
-            /** @description Whether it stays as it is: locked, or following what plays on it. */
+            /** @description Whether it does not change: it is locked, or follows media. */
             locked: boolean;
         };
         /** @description The usage rights of a sound. An empty text means unknown. */
@@ -8487,17 +8487,17 @@ export interface components {
             /** @description The title of the show. */
             title: string;
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             slides: components["schemas"]["Slide"][];
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             sections: components["schemas"]["Section"][];
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             sounds: {
@@ -8525,7 +8525,7 @@ export interface components {
                 video: null | components["schemas"]["VideoFigures"];
             }[];
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             cues: components["schemas"]["Cue"][];
@@ -8605,7 +8605,7 @@ export interface components {
                 where: components["schemas"]["Destination"];
             };
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             ignoredFindings: string[];
@@ -8876,7 +8876,7 @@ export interface components {
                 key: null | string;
             };
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             steps: {
@@ -9029,7 +9029,7 @@ export interface components {
             removed: boolean;
             video: null | components["schemas"]["VideoFigures"];
         };
-        /** @description What is measured of a sound once it is decoded. Loudness after ITU-R BS.1770-5 and EBU Tech 3342. */
+        /** @description The measurements of a sound, made while it is decoded. Loudness by ITU-R BS.1770-5 and EBU Tech 3342. */
         SoundFigures: {
             /**
              * Format: int64
@@ -9038,7 +9038,7 @@ export interface components {
             frames: number;
             /**
              * Format: int32
-             * @description The file's own rate, frames a second.
+             * @description The file's own rate, frames per second.
              */
             sampleRate: number;
             /**
@@ -9078,7 +9078,7 @@ export interface components {
             tailFrames: number;
             /**
              * Format: double
-             * @description How much its loudness comes and goes as speech does, 0 to 1: for a first guess of its kind.
+             * @description How speech-like the changes of its loudness are, 0 to 1: for a first guess of its kind.
              */
             voiceLikeness: number;
             /**
@@ -9086,7 +9086,7 @@ export interface components {
              * @description How many frames of a damaged file could not be read; 0 for an intact file.
              */
             missingFrames: number;
-            /** @description Whether the file holds a cover picture. */
+            /** @description Whether the file has a cover picture. */
             hasCover: boolean;
         };
         /**
@@ -9275,22 +9275,22 @@ export interface components {
          */
         UsageRight: "yes" | "credit" | "alike" | "no" | "ask";
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfClippedCue: components["schemas"]["ClippedCue"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfCompared: components["schemas"]["Compared"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfCue: components["schemas"]["Cue"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfCueSpan: {
@@ -9298,19 +9298,19 @@ export interface components {
             span: null | components["schemas"]["Span"];
         }[];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfDraftedCue: components["schemas"]["DraftedCue"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfEdit: ({
             /** @enum {string} */
             kind: "addSlides";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             slides: components["schemas"]["Slide"][];
@@ -9338,7 +9338,7 @@ export interface components {
             /** @enum {string} */
             kind: "removeSlides";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             slideIds: string[];
@@ -9346,7 +9346,7 @@ export interface components {
             /** @enum {string} */
             kind: "restoreSlides";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             places: {
@@ -9393,7 +9393,7 @@ export interface components {
                 };
             }[];
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             spans: {
@@ -9401,7 +9401,7 @@ export interface components {
                 span: null | components["schemas"]["Span"];
             }[];
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             restored: components["schemas"]["Section"][];
@@ -9409,7 +9409,7 @@ export interface components {
             /** @enum {string} */
             kind: "moveSlides";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             slideIds: string[];
@@ -9422,12 +9422,12 @@ export interface components {
             /** @enum {string} */
             kind: "arrangeSlides";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             order: string[];
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             spans: {
@@ -9435,7 +9435,7 @@ export interface components {
                 span: null | components["schemas"]["Span"];
             }[];
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             arranged: components["schemas"]["Section"][];
@@ -9443,7 +9443,7 @@ export interface components {
             /** @enum {string} */
             kind: "duplicateSlides";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             copies: {
@@ -9461,7 +9461,7 @@ export interface components {
             /** @enum {string} */
             kind: "setHidden";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             slides: {
@@ -9479,7 +9479,7 @@ export interface components {
             /** @enum {string} */
             kind: "setSections";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             sections: components["schemas"]["Section"][];
@@ -9489,7 +9489,7 @@ export interface components {
             /** @description The slide. */
             slideId: string;
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             steps: {
@@ -9508,7 +9508,7 @@ export interface components {
             /** @enum {string} */
             kind: "setPictures";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             pictures: {
@@ -9549,7 +9549,7 @@ export interface components {
                     key: null | string;
                 };
                 /**
-                 * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+                 * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
                  *     Written in JSON as an array.
                  */
                 steps: {
@@ -9634,7 +9634,7 @@ export interface components {
                 key: null | string;
             };
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             steps: {
@@ -9661,7 +9661,7 @@ export interface components {
             /** @enum {string} */
             kind: "setHolds";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             holds: {
@@ -9685,7 +9685,7 @@ export interface components {
             /** @enum {string} */
             kind: "setTransitions";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             transitions: {
@@ -9745,7 +9745,7 @@ export interface components {
             /** @description The sound. */
             soundId: string;
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             spans: {
@@ -9768,7 +9768,7 @@ export interface components {
             media: string;
             /** @description Its name. */
             fileName: string;
-            /** @description What is measured of a sound once it is decoded. Loudness after ITU-R BS.1770-5 and EBU Tech 3342. */
+            /** @description The measurements of a sound, made while it is decoded. Loudness by ITU-R BS.1770-5 and EBU Tech 3342. */
             figures: {
                 /**
                  * Format: int64
@@ -9777,7 +9777,7 @@ export interface components {
                 frames: number;
                 /**
                  * Format: int32
-                 * @description The file's own rate, frames a second.
+                 * @description The file's own rate, frames per second.
                  */
                 sampleRate: number;
                 /**
@@ -9817,7 +9817,7 @@ export interface components {
                 tailFrames: number;
                 /**
                  * Format: double
-                 * @description How much its loudness comes and goes as speech does, 0 to 1: for a first guess of its kind.
+                 * @description How speech-like the changes of its loudness are, 0 to 1: for a first guess of its kind.
                  */
                 voiceLikeness: number;
                 /**
@@ -9825,7 +9825,7 @@ export interface components {
                  * @description How many frames of a damaged file could not be read; 0 for an intact file.
                  */
                 missingFrames: number;
-                /** @description Whether the file holds a cover picture. */
+                /** @description Whether the file has a cover picture. */
                 hasCover: boolean;
             };
             video: null | {
@@ -9865,7 +9865,7 @@ export interface components {
                 frame: number;
             }[];
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             cues: components["schemas"]["Cue"][];
@@ -9908,7 +9908,7 @@ export interface components {
             /** @description The sound. */
             soundId: string;
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             markers: {
@@ -10117,7 +10117,7 @@ export interface components {
             /** @enum {string} */
             kind: "shiftLevels";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             cueIds: string[];
@@ -10205,7 +10205,7 @@ export interface components {
             /** @enum {string} */
             kind: "setHoldLocks";
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             slides: {
@@ -10218,7 +10218,7 @@ export interface components {
             /** @description The cue. */
             cueId: string;
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             points: components["schemas"]["LevelPoint"][];
@@ -10480,17 +10480,17 @@ export interface components {
                 /** @description The title of the show. */
                 title: string;
                 /**
-                 * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+                 * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
                  *     Written in JSON as an array.
                  */
                 slides: components["schemas"]["Slide"][];
                 /**
-                 * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+                 * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
                  *     Written in JSON as an array.
                  */
                 sections: components["schemas"]["Section"][];
                 /**
-                 * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+                 * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
                  *     Written in JSON as an array.
                  */
                 sounds: {
@@ -10518,7 +10518,7 @@ export interface components {
                     video: null | components["schemas"]["VideoFigures"];
                 }[];
                 /**
-                 * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+                 * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
                  *     Written in JSON as an array.
                  */
                 cues: components["schemas"]["Cue"][];
@@ -10598,7 +10598,7 @@ export interface components {
                     where: components["schemas"]["Destination"];
                 };
                 /**
-                 * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+                 * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
                  *     Written in JSON as an array.
                  */
                 ignoredFindings: string[];
@@ -10607,27 +10607,27 @@ export interface components {
             version: string;
         } | components["schemas"]["EditSeveral"])[];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfEditPoint: components["schemas"]["EditPoint"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfExplained: components["schemas"]["Explained"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfFix: components["schemas"]["Fix"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfFrameJump: components["schemas"]["FrameJump"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfFrameRange: {
@@ -10637,47 +10637,47 @@ export interface components {
             toFrame: number;
         }[];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfLeftOut: components["schemas"]["LeftOut"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfLevelPoint: components["schemas"]["LevelPoint"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfLiveBegin: components["schemas"]["LiveBegin"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfLiveCue: components["schemas"]["LiveCue"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfLiveEnd: components["schemas"]["LiveEnd"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfLiveMarker: components["schemas"]["LiveMarker"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfLivePlace: components["schemas"]["LivePlace"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfLiveStretch: components["schemas"]["LiveStretch"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfMarker: {
@@ -10692,12 +10692,12 @@ export interface components {
             frame: number;
         }[];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfPassage: components["schemas"]["Passage"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfPictureSource: {
@@ -10735,52 +10735,52 @@ export interface components {
             key: null | string;
         }[];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfProposed: components["schemas"]["Proposed"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfRefreshLine: components["schemas"]["RefreshLine"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfRepacedSlide: components["schemas"]["RepacedSlide"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfRun: components["schemas"]["Run"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfRunLine: components["schemas"]["RunLine"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfRunSlide: components["schemas"]["RunSlide"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfRunStay: components["schemas"]["RunStay"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfSection: components["schemas"]["Section"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfSlide: components["schemas"]["Slide"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfSlideCopy: {
@@ -10788,7 +10788,7 @@ export interface components {
             id: string;
         }[];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfSlideHidden: {
@@ -10796,7 +10796,7 @@ export interface components {
             hidden: boolean;
         }[];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfSlideHold: {
@@ -10817,7 +10817,7 @@ export interface components {
             breathMs: number;
         }[];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfSlideLock: {
@@ -10825,7 +10825,7 @@ export interface components {
             locked: boolean;
         }[];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfSlidePicture: {
@@ -10866,7 +10866,7 @@ export interface components {
                 key: null | string;
             };
             /**
-             * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
             steps: {
@@ -10905,7 +10905,7 @@ export interface components {
             }[];
         }[];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfSlidePlace: {
@@ -10952,12 +10952,12 @@ export interface components {
             };
         }[];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfSlideTime: components["schemas"]["SlideTime"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfSlideTransition: {
@@ -10974,7 +10974,7 @@ export interface components {
             };
         }[];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfSound: {
@@ -11002,7 +11002,7 @@ export interface components {
             video: null | components["schemas"]["VideoFigures"];
         }[];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfStep: {
@@ -11018,27 +11018,27 @@ export interface components {
             picture: null | components["schemas"]["PictureSource"];
         }[];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfUploadedFile: components["schemas"]["UploadedFile"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfVideoRun: components["schemas"]["VideoRun"][];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfint: number[];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOflong: number[];
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
          *     Written in JSON as an array.
          */
         ValueListOfstring: string[];

@@ -33,7 +33,7 @@ internal sealed class AppOptions
     /// <summary>Host names besides localhost, such as that of a reverse proxy, separated by commas.</summary>
     public string Hosts { get; set; } = "";
 
-    /// <summary>Addresses of reverse proxies besides those on this machine, separated by commas.</summary>
+    /// <summary>Addresses of reverse proxies whose forwarded headers are trusted, separated by commas; empty for none.</summary>
     public string Proxy { get; set; } = "";
 
     /// <summary><c>off</c> to let in every browser on this machine, not only those that were given the key.</summary>

@@ -17,7 +17,7 @@ public static class Settings
         new("data", "The folder of shows and their files.", "$XDG_DATA_HOME/phonaris, for the demo phonaris-demo"),
         new("cache", "The folder of files that can be made again.", "$XDG_CACHE_HOME/phonaris, or in a data folder that is set"),
         new("hosts", "Host names besides localhost, separated by commas.", ""),
-        new("proxy", "Addresses of reverse proxies on other machines, separated by commas. One on this machine needs no setting.", ""),
+        new("proxy", "Addresses of reverse proxies whose forwarded headers are trusted, separated by commas: 127.0.0.1 for one on this machine.", ""),
         new("clicker-port", "The port for clickers.", "5171"),
         new("clicker-address", "The address of this machine for phones, if it differs from those of its network, as in a container.", ""),
         new("key", "on or off: whether a browser needs the key in the printed address.", "on"),
