@@ -1,17 +1,17 @@
 namespace Phonaris.Core.Drawings;
 
-/// <summary>How lines stand.</summary>
+/// <summary>The alignment of lines.</summary>
 public enum Align
 {
-    /// <summary>From the left.</summary>
+    /// <summary>Left.</summary>
     Left,
 
-    /// <summary>About the middle.</summary>
+    /// <summary>Centred.</summary>
     Center,
 
-    /// <summary>At the right.</summary>
+    /// <summary>Right.</summary>
     Right,
 
-    /// <summary>From edge to edge.</summary>
+    /// <summary>Justified.</summary>
     Justified,
 }

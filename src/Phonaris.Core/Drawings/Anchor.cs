@@ -1,12 +1,12 @@
 namespace Phonaris.Core.Drawings;
 
-/// <summary>Where text stands from top to bottom.</summary>
+/// <summary>The vertical alignment of text.</summary>
 public enum Anchor
 {
     /// <summary>At the top.</summary>
     Top,
 
-    /// <summary>About the middle.</summary>
+    /// <summary>In the middle.</summary>
     Middle,
 
     /// <summary>At the bottom.</summary>

@@ -3,32 +3,32 @@ namespace Phonaris.Core.Drawings;
 /// <summary>A line.</summary>
 /// <param name="Color">Its colour, 0xAARRGGBB.</param>
 /// <param name="Width">Its width in points.</param>
-/// <param name="Dashes">Lengths of dashes and gaps in line widths; empty for an unbroken line.</param>
-/// <param name="Start">What stands at its beginning; null for nothing.</param>
-/// <param name="End">What stands at its end; null for nothing.</param>
+/// <param name="Dashes">The lengths of dashes and gaps in line widths; empty for a solid line.</param>
+/// <param name="Start">The arrowhead at its beginning; null for none.</param>
+/// <param name="End">The arrowhead at its end; null for none.</param>
 public sealed record Line(uint Color, double Width, ValueList<double> Dashes, LineEnd? Start = null, LineEnd? End = null);
 
-/// <summary>What stands at the end of a line.</summary>
-/// <param name="Kind">Its form.</param>
-/// <param name="Length">How long it is, in line widths.</param>
-/// <param name="Breadth">How broad it is across the line, in line widths.</param>
+/// <summary>An arrowhead.</summary>
+/// <param name="Kind">Its kind.</param>
+/// <param name="Length">Its length, in line widths.</param>
+/// <param name="Breadth">Its width, in line widths.</param>
 public sealed record LineEnd(LineEndKind Kind, double Length = 3, double Breadth = 3);
 
-/// <summary>Forms of line ends.</summary>
+/// <summary>The kinds of arrowheads.</summary>
 public enum LineEndKind
 {
-    /// <summary>A filled triangle, its point at the end.</summary>
+    /// <summary>A filled triangle with its tip at the end.</summary>
     Triangle,
 
     /// <summary>Two strokes.</summary>
     Open,
 
-    /// <summary>A triangle whose back is drawn in.</summary>
+    /// <summary>A triangle with a notch.</summary>
     Barbed,
 
-    /// <summary>A diamond, its middle at the end.</summary>
+    /// <summary>A diamond, centred at the end.</summary>
     Diamond,
 
-    /// <summary>An ellipse, its middle at the end.</summary>
+    /// <summary>An ellipse, centred at the end.</summary>
     Oval,
 }

@@ -1,9 +1,9 @@
 namespace Phonaris.Core.Drawings;
 
-/// <summary>Common forms, in a space of 1 × 1.</summary>
+/// <summary>Common outlines, in coordinates of 1 × 1.</summary>
 public static class Outlines
 {
-    // The control points of a quarter of a circle stand this far along its sides.
+    // The control points of a quarter circle are this far along its sides.
     private const double Round = 0.5522847498;
 
     /// <summary>A rectangle.</summary>
@@ -15,21 +15,21 @@ public static class Outlines
     /// <summary>A straight line from the top left to the bottom right.</summary>
     public static Outline Diagonal { get; } = Open((0, 0), (1, 1));
 
-    /// <summary>Straight lines from point to point and back to the first.</summary>
+    /// <summary>A closed polygon.</summary>
     public static Outline Polygon(params (double X, double Y)[] points)
     {
         ArgumentNullException.ThrowIfNull(points);
         return new(1, 1, [new([.. points.Select((p, i) => new PenMove(i == 0 ? PenMoveKind.Move : PenMoveKind.Line, p.X, p.Y)), new(PenMoveKind.Close, 0, 0)])]);
     }
 
-    /// <summary>Straight lines from point to point.</summary>
+    /// <summary>An open polyline.</summary>
     public static Outline Open(params (double X, double Y)[] points)
     {
         ArgumentNullException.ThrowIfNull(points);
         return new(1, 1, [new([.. points.Select((p, i) => new PenMove(i == 0 ? PenMoveKind.Move : PenMoveKind.Line, p.X, p.Y))], PartFill.None)]);
     }
 
-    /// <summary>A rectangle with round corners, in a space of its own size so that corners stay round.</summary>
+    /// <summary>A rectangle with rounded corners, in coordinates of its own size so that the corners stay round.</summary>
     public static Outline Rounded(double width, double height, double radius) =>
         new(width, height, [new(RoundedPath(width, height, Math.Min(radius, width / 2), Math.Min(radius, height / 2)))]);
 

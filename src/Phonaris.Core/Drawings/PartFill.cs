@@ -1,23 +1,23 @@
 namespace Phonaris.Core.Drawings;
 
-/// <summary>How a part of a form is filled: with what the shape is filled with, or a shade of it.</summary>
+/// <summary>How a part of an outline is filled: with the shape's fill, or a shade of it.</summary>
 public enum PartFill
 {
-    /// <summary>As the shape is.</summary>
+    /// <summary>With the shape's fill.</summary>
     Plain,
 
-    /// <summary>Not at all.</summary>
+    /// <summary>Not filled.</summary>
     None,
 
-    /// <summary>A good deal lighter.</summary>
+    /// <summary>Much lighter.</summary>
     Lighter,
 
-    /// <summary>A little lighter.</summary>
+    /// <summary>Slightly lighter.</summary>
     LittleLighter,
 
-    /// <summary>A good deal darker.</summary>
+    /// <summary>Much darker.</summary>
     Darker,
 
-    /// <summary>A little darker.</summary>
+    /// <summary>Slightly darker.</summary>
     LittleDarker,
 }

@@ -1,7 +1,7 @@
 namespace Phonaris.Core.Drawings;
 
-/// <summary>One move of the pen: to a point, by a straight line or a cubic curve.</summary>
-/// <param name="Kind">What is done.</param>
+/// <summary>A path command: a move, a line or a cubic curve.</summary>
+/// <param name="Kind">Its kind.</param>
 /// <param name="X">The end point.</param>
 /// <param name="Y">The end point.</param>
 /// <param name="X1">A curve's first control point.</param>
@@ -13,7 +13,7 @@ public readonly record struct PenMove(PenMoveKind Kind, double X, double Y, doub
 /// <summary>The kinds of <see cref="PenMove"/>.</summary>
 public enum PenMoveKind
 {
-    /// <summary>Lifted to a point.</summary>
+    /// <summary>Moves to a point.</summary>
     Move,
 
     /// <summary>A straight line.</summary>
@@ -22,6 +22,6 @@ public enum PenMoveKind
     /// <summary>A cubic Bézier curve.</summary>
     Curve,
 
-    /// <summary>Back to where this part began.</summary>
+    /// <summary>Closes the subpath.</summary>
     Close,
 }

@@ -2,7 +2,7 @@ using System.Buffers.Binary;
 
 namespace Phonaris.Core.Drawings;
 
-/// <summary>Tells kinds of pictures that are lists of drawing steps by how their files begin.</summary>
+/// <summary>Recognizes vector pictures by the beginning of their files.</summary>
 public static class PictureKinds
 {
     private const int SvgWithin = 1024;
@@ -15,20 +15,20 @@ public static class PictureKinds
     /// <param name="data">The picture file.</param>
     public static bool IsSvg(ReadOnlySpan<byte> data) => data[..Math.Min(data.Length, SvgWithin)].IndexOf("<svg"u8) >= 0;
 
-    /// <summary>Whether a picture is a metafile of either kind.</summary>
+    /// <summary>Whether a picture is a metafile of either format.</summary>
     /// <param name="data">The picture file.</param>
     public static bool IsMetafile(ReadOnlySpan<byte> data) => IsEmf(data) || IsWmf(data);
 
-    /// <summary>Whether a picture is an enhanced metafile: its header is its first record, and signed.</summary>
+    /// <summary>Whether a picture is an enhanced metafile: its first record is a header with a signature.</summary>
     /// <param name="data">The picture file.</param>
     public static bool IsEmf(ReadOnlySpan<byte> data) =>
         data.Length >= EmfSignatureAt + 4 && BinaryPrimitives.ReadUInt32LittleEndian(data) == 1 && BinaryPrimitives.ReadUInt32LittleEndian(data[EmfSignatureAt..]) == EmfSignature;
 
-    /// <summary>Whether a picture is a metafile of the older kind that says how large it is.</summary>
+    /// <summary>Whether a picture is an older metafile that declares its size.</summary>
     /// <param name="data">The picture file.</param>
     public static bool IsPlaceableWmf(ReadOnlySpan<byte> data) => data.Length >= 4 && BinaryPrimitives.ReadUInt32LittleEndian(data) == PlaceableWmf;
 
-    /// <summary>Whether a picture is a metafile of the older kind, with or without its size: its header is of nine words and of one of two versions.</summary>
+    /// <summary>Whether a picture is an older metafile, with or without a size: its header has nine words and one of two versions.</summary>
     /// <param name="data">The picture file.</param>
     public static bool IsWmf(ReadOnlySpan<byte> data) =>
         IsPlaceableWmf(data)

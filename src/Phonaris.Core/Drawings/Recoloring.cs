@@ -1,11 +1,11 @@
 namespace Phonaris.Core.Drawings;
 
-/// <summary>What is done to the colours of a picture.</summary>
-/// <param name="Dark">What black becomes, by how dark each colour is; null where colours stay.</param>
-/// <param name="Light">What white becomes; null where colours stay.</param>
-/// <param name="Brightness">How much lighter, −1 to 1.</param>
-/// <param name="Contrast">How much further apart, −1 to 1.</param>
-/// <param name="Threshold">How light a colour must be to become white, 0 to 1; all others become black. Null where there are more than these two.</param>
-/// <param name="Cleared">The colour that is seen through, 0xAARRGGBB; null for none.</param>
+/// <summary>A colour effect on a picture.</summary>
+/// <param name="Dark">The colour that replaces black, in proportion to darkness; null if colours do not change.</param>
+/// <param name="Light">The colour that replaces white; null if colours do not change.</param>
+/// <param name="Brightness">The change of brightness, −1 to 1.</param>
+/// <param name="Contrast">The change of contrast, −1 to 1.</param>
+/// <param name="Threshold">The lightness from which a colour becomes white, 0 to 1; all others become black. Null for no threshold.</param>
+/// <param name="Cleared">The colour that becomes transparent, 0xAARRGGBB; null for none.</param>
 public sealed record Recoloring(
     uint? Dark = null, uint? Light = null, double Brightness = 0, double Contrast = 0, double? Threshold = null, uint? Cleared = null);

@@ -4,22 +4,22 @@ using System.Xml.Linq;
 namespace Phonaris.Core.Drawings;
 
 /// <summary>
-/// How much an SVG drawing may come to, asked before anything draws it: what draws goes down into elements by calling itself, and into parts that are used
-/// again each time they are.
+/// Limits for SVG drawings, checked before a drawing is rendered: the renderer is recursive, and renders reused parts
+/// each time.
 /// </summary>
 public static class SvgBounds
 {
-    /// <summary>How deep elements may lie in each other, parts that are used counted from where they are.</summary>
+    /// <summary>The greatest nesting of elements, with reused parts counted where they are used.</summary>
     public const int Deepest = 256;
 
-    /// <summary>How many elements a drawing may come to.</summary>
+    /// <summary>The most elements, with reuse.</summary>
     public const long MostElements = 200_000;
 
     private const string Reference = "url(#";
 
-    /// <summary>Whether elements lie deeper in each other than they may: asked before they become a tree, which takes long with such.</summary>
+    /// <summary>Whether elements are nested too deeply: checked before they become a tree, which would take long.</summary>
     /// <param name="reader">Reads the drawing from its beginning.</param>
-    /// <exception cref="XmlException">It is not well formed.</exception>
+    /// <exception cref="XmlException">It is not well-formed.</exception>
     public static bool IsTooDeep(XmlReader reader)
     {
         ArgumentNullException.ThrowIfNull(reader);
@@ -28,7 +28,7 @@ public static class SvgBounds
         return false;
     }
 
-    /// <summary>Whether a drawing keeps to them.</summary>
+    /// <summary>Whether a drawing is within the limits.</summary>
     /// <param name="root">The drawing.</param>
     public static bool Permit(XElement root)
     {
@@ -37,14 +37,14 @@ public static class SvgBounds
         var known = new Dictionary<XElement, (long Count, int Height)>();
         return Drawn(root, 0).Count <= MostElements;
 
-        // How many elements one comes to, and how deep they lie below it; too many where they lie too deep. What is known of a part that is used
-        // from several places is its height, so that its depth is counted from each of them.
+        // The number of elements of a subtree, and its height; too many if it is too deep. For a part that is used
+        // from several places its height is cached, so that its depth can be computed for each of them.
         (long Count, int Height) Drawn(XElement element, int depth)
         {
             if (known.TryGetValue(element, out var drawn)) return depth + drawn.Height > Deepest ? (MostElements + 1, drawn.Height) : drawn;
-            // A drawing within a drawing would have bounds of its own.
+            // A drawing within a drawing would have its own limits.
             if (depth > Deepest || element.Attributes().Any(a => a.Value.StartsWith("data:image/svg", StringComparison.OrdinalIgnoreCase))) return (MostElements + 1, 0);
-            // What uses itself has no effect more.
+            // An element that uses itself has no further effect.
             known[element] = (0, 0);
             var (count, height) = (1L, 0);
             foreach (var part in element.Elements().Concat(Used(element).Where(named.ContainsKey).Select(id => named[id])))
@@ -56,7 +56,7 @@ public static class SvgBounds
         }
     }
 
-    /// <summary>The parts that an element has drawn once more: as itself, or as its pattern, mask, mark or clip.</summary>
+    /// <summary>The parts that an element renders again: as a use, or as its pattern, mask, marker or clip path.</summary>
     private static IEnumerable<string> Used(XElement element)
     {
         foreach (var attribute in element.Attributes())

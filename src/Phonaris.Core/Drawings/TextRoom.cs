@@ -1,4 +1,4 @@
 namespace Phonaris.Core.Drawings;
 
-/// <summary>The sides of an upright rectangle that text stands in, in the space of the <see cref="Outline"/> it is of.</summary>
+/// <summary>The sides of a text box, in the coordinates of its <see cref="Outline"/>.</summary>
 public readonly record struct TextRoom(double Left, double Top, double Right, double Bottom);

@@ -5,19 +5,19 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Core.Fitting;
 
 /// <summary>
-/// All methods side by side for one cue and one length: those that suit first, the best first and those with an edit that may be heard last; then the others,
-/// with what is against them. Where the show ends with it, the best is rather one whose own ending is heard.
+/// Compares all methods for a cue and a length: suitable methods first, the best first and those with an audible edit last; then the others
+/// with their reasons. At the end of the show, a method that keeps the music's own ending is preferred.
 /// </summary>
 public static class Comparison
 {
-    /// <summary>What an ending that is broken off counts besides where the show ends with it: more than two edits that are hardly heard.</summary>
+    /// <summary>The cost of a missing ending at the end of the show: more than that of two barely audible edits.</summary>
     private const double BrokenOff = 0.5;
 
-    /// <summary>Compares the methods, its own by the recipe the cue has.</summary>
+    /// <summary>Compares the methods. The cue's own method uses its recipe.</summary>
     /// <param name="show">The show.</param>
-    /// <param name="cue">A cue of it, on slides.</param>
-    /// <param name="fitter">Fits what the cue uses of its sound.</param>
-    /// <param name="length">The length wanted, in frames.</param>
+    /// <param name="cue">A cue of the show, on slides.</param>
+    /// <param name="fitter">Fits the used part of the cue's sound.</param>
+    /// <param name="length">The target length, in frames.</param>
     public static ValueList<Compared> Of(Show show, Cue cue, Fitter fitter, long length)
     {
         ArgumentNullException.ThrowIfNull(show);
@@ -49,7 +49,7 @@ public static class Comparison
         }
     }
 
-    /// <summary>How many frames of the sound are heard at least once.</summary>
+    /// <summary>The number of frames of the sound that are played at least once.</summary>
     private static long Heard(ValueList<Run> runs)
     {
         var (sum, reached) = (0L, long.MinValue);

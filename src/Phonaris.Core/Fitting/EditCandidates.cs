@@ -3,20 +3,20 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Core.Fitting;
 
-/// <summary>Finds the very place at which a jump is made, of those at which it is as little heard: at a beat, or where what is heard changes least.</summary>
-/// <param name="grid">The piece from beat to beat.</param>
-/// <param name="fine">How alike its places are, looked at as finely as is known.</param>
-/// <param name="ends">How many stretches at the beginning and at the end stay as they are.</param>
+/// <summary>Finds the exact position of a jump among those where it is least audible: at a beat, or where the features change least.</summary>
+/// <param name="grid">The piece, divided at its beats.</param>
+/// <param name="fine">The similarity of its moments, at the finest resolution.</param>
+/// <param name="ends">The number of stretches at either end that are kept.</param>
 internal sealed class EditCandidates(BeatGrid grid, Likeness fine, int ends)
 {
-    /// <summary>How far an edit is moved where there is no beat, and how much is compared around it.</summary>
+    /// <summary>How far an edit is moved without a beat, and the context that is compared.</summary>
     private const long ReachFrames = Frames.PerSecond / 4, AroundFrames = 60 * Frames.PerMs;
 
-    /// <summary>The place for a jump.</summary>
-    /// <param name="from">The frame it leads from.</param>
-    /// <param name="to">The frame it leads to.</param>
-    /// <param name="reachFrames">How much longer or shorter it may be made, in frames.</param>
-    /// <returns>The frames, and the part of random pairs of places that are more alike.</returns>
+    /// <summary>The position of a jump.</summary>
+    /// <param name="from">The frame it leaves.</param>
+    /// <param name="to">The frame it enters.</param>
+    /// <param name="reachFrames">The tolerance of its length, in frames.</param>
+    /// <returns>The frames, and the percentage of random pairs of moments that are more alike, as a fraction.</returns>
     public (FrameJump Jump, float Percentile) Settle(long from, long to, long reachFrames)
     {
         var (a, b) = (StepOf(from), StepOf(to));
@@ -27,17 +27,17 @@ internal sealed class EditCandidates(BeatGrid grid, Likeness fine, int ends)
         return (jump, PercentileOf(jump));
     }
 
-    /// <summary>The part of random pairs of places that are more alike than those of a jump, 0 to 1.</summary>
+    /// <summary>The fraction of random pairs of moments that are more alike than those of a jump.</summary>
     public float PercentileOf(FrameJump jump) => fine.Percentile(fine.Unlike(StepOf(jump.FromFrame), StepOf(jump.ToFrame)));
 
-    /// <summary>The frame before the beat nearest to one, from which there is room for a jump.</summary>
+    /// <summary>A frame shortly before the beat nearest to another, with enough context for a jump.</summary>
     private long OnBeat(long frame, long lag)
     {
         var beats = Enumerable.Range(ends, grid.Count - ends).Select(s => grid.At[s]).Where(at => at + lag <= grid.At[grid.Count - ends] && at + lag > grid.At[0] + Splices.Lead(grid)).ToList();
         return (beats.Count == 0 ? frame : beats.MinBy(at => Math.Abs(at - frame))) - Splices.Lead(grid);
     }
 
-    /// <summary>The step near one at which what is heard is nearest to what is heard a lag on.</summary>
+    /// <summary>The step near another at which the features are most similar to those a lag later.</summary>
     private int Smoothest(int step, int lag)
     {
         var (reach, around) = ((int)(ReachFrames / fine.HopFrames), (int)Math.Max(1, AroundFrames / fine.HopFrames));

@@ -4,13 +4,13 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Fitting;
 
-/// <summary>A method for each bed of a show at once.</summary>
+/// <summary>Fits all beds of a show at once.</summary>
 public static class FitAll
 {
-    /// <summary>A bed that differs from its slides by less than this, in frames, needs no fitting: a tenth of a second.</summary>
+    /// <summary>The tolerance, in frames, within which a bed needs no fitting: a tenth of a second.</summary>
     private const long Near = Values.Frames.PerSecond / 10;
 
-    /// <summary>The beds that have a time, are not fitted, and are not as long as their slides; with the length each would be fitted to, in frames.</summary>
+    /// <summary>The unfitted beds whose length differs from that of their slides, with the target length of each in frames.</summary>
     public static IEnumerable<(Cue Cue, long LengthFrames)> Unfitted(Show show)
     {
         ArgumentNullException.ThrowIfNull(show);
@@ -19,9 +19,9 @@ public static class FitAll
             .Where(c => c.Frames > 0 && Math.Abs(c.Frames - (long)((c.Cue.OutFrame - c.Cue.InFrame) / c.Cue.Speed)) >= Near);
     }
 
-    /// <summary>Proposes for a bed the best method that suits; none where none does.</summary>
+    /// <summary>Proposes the best suitable method for a bed, or none.</summary>
     /// <param name="cue">The bed.</param>
-    /// <param name="lengthFrames">The length it would be fitted to.</param>
+    /// <param name="lengthFrames">The target length, in frames.</param>
     /// <param name="compared">The methods compared, the best first.</param>
     public static Proposed Propose(Cue cue, long lengthFrames, ValueList<Compared> compared)
     {
@@ -31,7 +31,7 @@ public static class FitAll
         return new(cue.Id, lengthFrames, best.Fitted is null ? null : best.Method, best.Says, best.Fitted?.EditPoints.Count ?? 0, best.Fitted?.EditPoints.Max(j => (Audibility?)j.Heard), best.Fitted?.EndsNaturally ?? false);
     }
 
-    /// <summary>What all of it comes to, in a sentence.</summary>
+    /// <summary>A summary of the proposals, as a sentence.</summary>
     public static string Says(IReadOnlyCollection<Proposed> proposed)
     {
         ArgumentNullException.ThrowIfNull(proposed);
@@ -45,7 +45,7 @@ public static class FitAll
             + (left == 0 ? "" : left == 1 ? " 1 bed stays unchanged." : $" {left} beds stay unchanged.");
     }
 
-    /// <summary>All that is proposed as one edit, which one undo takes back; null where nothing is.</summary>
+    /// <summary>All proposals as one edit with one undo; null for none.</summary>
     public static Several? ToEdit(IEnumerable<Proposed> proposed)
     {
         var edits = proposed.Where(p => p.Method is not null).Select(p => (Edit)new SetFit(p.CueId, new(p.Method!.Value))).ToList();
@@ -55,10 +55,10 @@ public static class FitAll
 
 /// <summary>A method proposed for a cue.</summary>
 /// <param name="CueId">The cue.</param>
-/// <param name="LengthFrames">The length it would be fitted to.</param>
-/// <param name="Method">The method; null where none suits.</param>
-/// <param name="Says">What to know about it, or why none suits.</param>
-/// <param name="EditPoints">How many edits it has.</param>
-/// <param name="Worst">Whether the boldest of them is heard; null for none.</param>
-/// <param name="EndsNaturally">Whether the music's own ending is heard.</param>
+/// <param name="LengthFrames">The target length, in frames.</param>
+/// <param name="Method">The method; null if none is suitable.</param>
+/// <param name="Says">A description of the result, or why no method is suitable.</param>
+/// <param name="EditPoints">The number of edits.</param>
+/// <param name="Worst">The audibility of the most audible edit; null for none.</param>
+/// <param name="EndsNaturally">Whether the music's own ending is kept.</param>
 public sealed record Proposed(string CueId, long LengthFrames, FitMethod? Method, string Says, int EditPoints, Audibility? Worst, bool EndsNaturally);

@@ -8,37 +8,37 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Core.Fitting;
 
 /// <summary>
-/// Makes the used part of a sound exactly as long as wanted, by any of the methods. What is the same for all lengths, the places where the
-/// piece can be joined, is worked out once.
+/// Fits the used part of a sound to a length, by any of the methods. What does not depend on the length, such as the possible edits,
+/// is computed once.
 /// </summary>
 public sealed class Fitter
 {
-    /// <summary>How far a stretch is not heard, and how far it may go at all.</summary>
+    /// <summary>The change of speed up to which stretching is inaudible, and the largest allowed.</summary>
     public const double InaudibleStretch = 0.04, MostStretch = 0.12;
 
-    /// <summary>The longest length that can be asked for, in frames: as long as a slide can stay.</summary>
+    /// <summary>The greatest target length, in frames: the longest hold.</summary>
     public const long LongestFrames = Slide.GreatestHoldMs * Frames.PerMs;
 
-    /// <summary>What an edit costs by itself, and how much more or less for each step of the recipe.</summary>
+    /// <summary>The cost of an edit itself, and the factor for each step of the recipe towards fewer or more.</summary>
     private const float Penalty = 0.12f, PenaltyStep = 2.5f;
 
-    /// <summary>Joins less alike than this part of random pairs of places may be heard, and are made only where they are wanted.</summary>
+    /// <summary>Edits less alike than this fraction of random pairs may be audible, and are only made if requested.</summary>
     private const float WorstPercentile = 0.1f;
 
-    /// <summary>As many places as are all compared with each other: ten minutes at 80 ms.</summary>
+    /// <summary>The most moments that are all compared with each other: ten minutes at 80 ms.</summary>
     private const int MostPlaces = 8192;
 
-    /// <summary>What is looked at behind the part used, in frames, and below what it counts as silence: −60 dBFS.</summary>
+    /// <summary>How much after the used part is examined, in frames, and the level below which it counts as silence: −60 dBFS.</summary>
     private const long BehindFrames = 50 * Frames.PerMs;
     private const float SilentBelow = 0.001f;
 
-    /// <summary>How far a jump may be made longer or shorter where that makes it more alike, in frames: 100 ms.</summary>
+    /// <summary>How far the length of a jump may change to make it more alike, in frames: 100 ms.</summary>
     private const long SettledFrames = 100 * Frames.PerMs;
 
-    /// <summary>For how many recipes what they leave is kept at hand.</summary>
+    /// <summary>The number of recipes whose paths are cached.</summary>
     private const int MostRecipes = 4;
 
-    /// <summary>How many places are tried for an edit.</summary>
+    /// <summary>The number of candidates examined for an edit.</summary>
     private const int MostMoves = 8;
 
     private readonly Piece _piece;
@@ -53,7 +53,7 @@ public sealed class Fitter
     private readonly ConcurrentDictionary<(FitRecipe, int), JumpPaths> _paths = new();
 
     /// <summary>Prepares the used part of a sound.</summary>
-    /// <param name="piece">What is known of it.</param>
+    /// <param name="piece">Its analysis.</param>
     /// <param name="sound">Its samples.</param>
     /// <param name="fromFrame">The first frame used.</param>
     /// <param name="toFrame">The frame after the last.</param>
@@ -69,7 +69,7 @@ public sealed class Fitter
         _endsItself = new(EndsInSilence);
     }
 
-    /// <summary>Whether what is used ends where the music does: nothing is heard right behind it.</summary>
+    /// <summary>Whether the used part ends where the music does: it is followed by silence.</summary>
     private bool EndsInSilence()
     {
         var behind = new float[(int)Math.Clamp(_sound.Frames - _to, 0, BehindFrames) * Frames.Channels];
@@ -79,14 +79,14 @@ public sealed class Fitter
 
     private long Used => _to - _from;
 
-    /// <summary>About how many bytes it holds by now: what it works out is kept for the next length.</summary>
+    /// <summary>Its approximate size in bytes, with the cached results.</summary>
     public long Bytes => _piece.Features.Halves.Length + (_grid.IsValueCreated ? _grid.Value.Bytes : 0) + (_likeness.IsValueCreated ? _likeness.Value.Bytes : 0)
         + (_fine.IsValueCreated ? _fine.Value.Bytes : 0) + (_jumps.IsValueCreated ? _jumps.Value.Bytes : 0) + _paths.Values.Sum(w => w.Bytes);
 
-    /// <summary>Makes it as long as wanted.</summary>
-    /// <param name="recipe">How.</param>
-    /// <param name="length">The length wanted, in frames.</param>
-    /// <exception cref="RuleException">It cannot be made that long in that way; the sentence says what would work.</exception>
+    /// <summary>Fits it to a length.</summary>
+    /// <param name="recipe">The recipe.</param>
+    /// <param name="length">The target length, in frames.</param>
+    /// <exception cref="RuleException">The method cannot do it; the message says what would work.</exception>
     public Fitted Fit(FitRecipe recipe, long length)
     {
         ArgumentNullException.ThrowIfNull(recipe);
@@ -106,18 +106,18 @@ public sealed class Fitter
     {
         var grid = NeedGrid();
         var bars = 2 * grid.PerBar;
-        // Where there is no room for the opening and the ending with a beat to spare, two bars must do.
+        // If there is no space for the opening and the ending with a beat to spare, two bars must do.
         foreach (var ends in (ReadOnlySpan<int>)[grid.Ends, bars])
         {
             if (ends > grid.Count || length < 2 * ends * grid.Middle) continue;
             var at = new EditCandidates(grid, _fine.Value, ends);
             foreach (var path in PathsOf(recipe, ends).Find(length))
             {
-                // A jump taken several times is made at the same place each time.
+                // A jump that is repeated is at the same position each time.
                 var settled = path.Jumps.Distinct().ToDictionary(l => l, l => Settle(at, l, path.Jumps.Count));
                 var places = path.Jumps.Select(l => settled[l]).ToList();
                 if (places.Exists(p => p.Percentile > WorstPercentile && !recipe.Wanted.Any(w => grid.IsSame(w, p.Jump)))) continue;
-                // Moved to their beats, two edits must not have come too near to each other.
+                // After moving to their beats, two edits must not be too close to each other.
                 if (places.Zip(places.Skip(1)).Any(p => p.Second.Jump.FromFrame - p.First.Jump.ToFrame < bars * grid.Middle * 9 / 10)) continue;
                 var (cut, told, pause) = new Splices(_sound, grid).Make(places, length, ends);
                 return new(FitMethod.Recut, length, cut, 1, told.ToValueList(), length, _endsItself.Value, path.Cost, Says(told, pause));
@@ -132,7 +132,7 @@ public sealed class Fitter
             "length");
     }
 
-    /// <summary>The lengths nearest to one, shorter and longer, that a single edit comes to unheard; those there are.</summary>
+    /// <summary>The nearest shorter and longer lengths that a single inaudible edit can reach, if any.</summary>
     private List<long> OtherLengths(FitRecipe recipe, long length, int ends)
     {
         var (paths, at) = (PathsOf(recipe, ends), new EditCandidates(_grid.Value, _fine.Value, ends));
@@ -147,30 +147,30 @@ public sealed class Fitter
         return found;
     }
 
-    /// <summary>The paths a recipe leaves; those asked for last are at hand again.</summary>
+    /// <summary>The paths for a recipe. The most recent ones are cached.</summary>
     private JumpPaths PathsOf(FitRecipe recipe, int ends)
     {
         if (_paths.TryGetValue((recipe, ends), out var known)) return known;
         // As many as one recipe needs.
         if (_paths.Count >= MostRecipes) _paths.Clear();
         var penalty = Penalty * MathF.Pow(PenaltyStep, -Math.Clamp(recipe.Joins, -FitRecipe.MostEdits, FitRecipe.MostEdits));
-        // Where the beat is not sure, bars are less so.
+        // If the beats are not certain, the bars are less so.
         return _paths[(recipe, ends)] = new(_grid.Value, _likeness.Value, _jumps.Value, recipe, penalty, _piece.Confidence * _piece.Confidence, ends);
     }
 
-    /// <summary>The place a jump is made at. One that is made often is made the more exactly: what it misses adds up.</summary>
+    /// <summary>The position of a jump. If it is repeated, it must be more exact, because its error adds up.</summary>
     private (FrameJump Jump, float Percentile) Settle(EditCandidates places, Jump jump, int times)
     {
         var hop = _likeness.Value.HopFrames;
         return places.Settle(_from + jump.From * hop, _from + jump.To * hop, Math.Max(hop, SettledFrames / times));
     }
 
-    /// <summary>The recipe with an edit of a re-cut moved along the piece, its jump being as long as it is: to the place nearest to where it is wanted.</summary>
+    /// <summary>The recipe with an edit of a re-cut moved along the piece, with the same length of jump, to the position nearest to the requested one.</summary>
     /// <param name="recipe">The recipe.</param>
-    /// <param name="length">The length it is for, in frames.</param>
-    /// <param name="edit">Which of the edits, from 0.</param>
-    /// <param name="fromFrame">The frame of the sound it is wanted to lead from.</param>
-    /// <exception cref="RuleException">It can be nowhere else; or the recipe does not do.</exception>
+    /// <param name="length">The target length, in frames.</param>
+    /// <param name="edit">The index of the edit, from 0.</param>
+    /// <param name="fromFrame">The frame of the sound it should leave.</param>
+    /// <exception cref="RuleException">There is no other position, or the recipe fails.</exception>
     public FitRecipe Moved(FitRecipe recipe, long length, int edit, long fromFrame)
     {
         ArgumentNullException.ThrowIfNull(recipe);
@@ -184,7 +184,7 @@ public sealed class Fitter
             .Where(l => l.ToFrame > _from && l.ToFrame < _to && !grid.IsSame(l, now) && JumpPaths.Allowed(recipe, grid, l.FromFrame, l.ToFrame))
             .Select(l => (Jump: l, Percentile: places.PercentileOf(l)))
             .Where(l => l.Percentile <= WorstPercentile)
-            // The nearest, but rather a bar further on where it is heard less.
+            // The nearest position, or one a bar further if it is less audible.
             .OrderBy(l => Math.Abs(l.Jump.FromFrame - fromFrame) / (double)(grid.PerBar * grid.Middle) + 2 * l.Percentile)
             .Take(MostMoves);
         foreach (var (other, _) in others)
@@ -217,7 +217,7 @@ public sealed class Fitter
         var places = new EditCandidates(grid, _fine.Value, bars);
         var splices = new Splices(_sound, grid);
         var hop = _likeness.Value.HopFrames;
-        // Round by round so that its own ending falls on the end, where what is left over is no more than a hundredth.
+        // Repeats so that its own ending is at the end, if the remainder is at most one per cent.
         var whole = paths.LeadingBack
             .Select(l => (Jump: l, Times: (int)Math.Round((length - Used) / (double)(-l.Lag * hop))))
             .Where(l => l.Times > 0 && Math.Abs(length - Used + l.Times * l.Jump.Lag * hop) <= paths.Tolerance(length))
@@ -230,7 +230,7 @@ public sealed class Fitter
             var (cut, told, _) = splices.Make([.. Enumerable.Repeat(place, times)], length, bars);
             return new(FitMethod.Loop, length, cut, 1, told.ToValueList(), length, _endsItself.Value, jump.Cost + 0.1 * times, $"Repeats {(times == 1 ? "once" : $"{times} times")}, then {(_endsItself.Value ? "plays its own ending" : "fades out")}.");
         }
-        // Else the longest of the best rounds, cut where the length is reached.
+        // Otherwise the longest of the best loops, cut at the target length.
         foreach (var jump in paths.LeadingBack.OrderBy(l => l.Cost + 0.3 * l.Lag / _likeness.Value.Count).Take(MostMoves))
         {
             var place = Settle(places, jump, 1);
@@ -255,8 +255,8 @@ public sealed class Fitter
         return new(passages.ToValueList());
     }
 
-    /// <summary>Where it can end early, at most as far as a length, the most natural first; none where it is not longer.</summary>
-    /// <param name="length">The length wanted, in frames.</param>
+    /// <summary>The points near a length at which it can end early, the most natural first; none if it is not longer.</summary>
+    /// <param name="length">The target length, in frames.</param>
     public IReadOnlyList<NaturalEnd> Ends(long length) => length <= 0 || length >= Used ? [] : NaturalEnds.Of(_piece, _from, _to, length);
 
     private Fitted Shorten(FitRecipe recipe, long length)
@@ -283,7 +283,7 @@ public sealed class Fitter
     private Fitted Silence(long length)
     {
         if (length < Used) throw new RuleException("The music is longer than its slides. Use Shorten or Re-cut instead.", "length");
-        // A moment is a rest; more is a hole.
+        // A moment of silence is a rest; more is a gap.
         return new(FitMethod.Silence, length, null, 1, [], Used, _endsItself.Value, 0.25 + 0.15 * Math.Min(8, (length - Used) / (double)Frames.PerSecond), $"{(_endsItself.Value ? "Plays its own ending" : "Fades out")}, then {Wording.Time(length - Used)} of silence.");
     }
 

@@ -3,19 +3,19 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Fitting;
 
-/// <summary>How long slides may stay when their holds are worked out again. Locked ones, and those that follow what plays on them, stay as long as they do.</summary>
-/// <param name="LeastMs">The least hold, in milliseconds.</param>
-/// <param name="GreatestMs">The greatest; a slide stays longer where steps, a voice or a video need it.</param>
+/// <summary>The limits of holds when they are computed again. Locked holds, and holds that follow media, do not change.</summary>
+/// <param name="LeastMs">The shortest hold, in milliseconds.</param>
+/// <param name="GreatestMs">The longest hold; longer if steps, a voice or a video need it.</param>
 public sealed record HoldLimits(long LeastMs, long GreatestMs)
 {
-    /// <summary>From a second to as long as a slide can stay.</summary>
+    /// <summary>From a second to the longest hold possible.</summary>
     public static HoldLimits Usual { get; } = new(1_000, Slide.GreatestHoldMs);
 
-    /// <summary>What is left of a slide after its last step and after a voice or a video on it, in milliseconds.</summary>
+    /// <summary>The time that remains after the last step, and after a voice or a video, in milliseconds.</summary>
     private const long RestMs = 300;
 
-    /// <summary>Checks that they are in order.</summary>
-    /// <exception cref="RuleException">They are not.</exception>
+    /// <summary>Validates the limits.</summary>
+    /// <exception cref="RuleException">They are not in order.</exception>
     public HoldLimits Validated()
     {
         if (LeastMs < Slide.LeastHoldMs || LeastMs > GreatestMs || GreatestMs > Slide.GreatestHoldMs)
@@ -23,11 +23,11 @@ public sealed record HoldLimits(long LeastMs, long GreatestMs)
         return this;
     }
 
-    /// <summary>What slides can take of a time shared out.</summary>
+    /// <summary>The shares and limits of slides when a time is distributed.</summary>
     /// <param name="show">The show.</param>
     /// <param name="schedule">Its schedule.</param>
-    /// <param name="slides">The slides, next to each other.</param>
-    /// <param name="weight">The share of each beside the others'.</param>
+    /// <param name="slides">Consecutive slides.</param>
+    /// <param name="weight">The weight of a slide.</param>
     internal List<HoldShares.Share> SharesOf(Show show, Schedule schedule, IReadOnlyList<SlideTime> slides, Func<Slide, double> weight)
     {
         var kept = slides.Select(t => FollowedHolds.Keeps(show, show.Slides[t.Index])).ToArray();
@@ -36,13 +36,13 @@ public sealed record HoldLimits(long LeastMs, long GreatestMs)
         return [.. slides.Select((t, k) => kept[k] ? new HoldShares.Share(least[k], least[k], least[k]) : new(weight(show.Slides[t.Index]), least[k], Math.Max(least[k], GreatestMs)))];
     }
 
-    /// <summary>Steps that are planned are not cut short.</summary>
+    /// <summary>Planned steps are not cut.</summary>
     private long LeastOf(Slide slide) =>
         slide.Steps.Count > 1 && slide.Steps.Max(s => s.OffsetMs ?? 0) is > 0 and var last ? Math.Max(LeastMs, last + RestMs) : LeastMs;
 
     /// <summary>
-    /// Raises the least holds so that a voice or a video is not cut short: those slides that it covers, from the one it begins on, stay as long as
-    /// it needs together. What is missing is shared out among them by how long they stay. For example, a voice of 30 s on three slides of 10 s
+    /// Raises the shortest holds so that no voice or video is cut: the slides that it covers, from the one on which it starts, get the time
+    /// it needs together. What is missing is distributed in proportion to their holds. For example, a voice of 30 s on three slides of 10 s
     /// raises each to 10.1 s, not the first to 30.3 s.
     /// </summary>
     private static void Keep(Show show, ScheduledCue voice, IReadOnlyList<SlideTime> slides, bool[] kept, long[] least)
@@ -57,18 +57,18 @@ public sealed record HoldLimits(long LeastMs, long GreatestMs)
         var staying = free.Sum(k => (double)show.Slides[slides[k].Index].HoldMs);
         for (var n = 0; n < free.Count && missing > 0; n++)
         {
-            // The last takes what rounding leaves.
+            // The last slide takes the rounding error.
             var part = n == free.Count - 1 ? missing : (long)Math.Round(missing * show.Slides[slides[free[n]].Index].HoldMs / staying);
             least[free[n]] += part;
             (missing, staying) = (missing - part, staying - show.Slides[slides[free[n]].Index].HoldMs);
         }
     }
 
-    /// <summary>What slides wait for: voices, and videos, which are seen where they are muted too.</summary>
+    /// <summary>What slides wait for: voices, and videos, also muted ones.</summary>
     private static IEnumerable<ScheduledCue> Uncut(Show show, Schedule schedule) =>
         schedule.ByThemselves.Where(c => show.Cue(c.CueId).IsNoticed && show.Sound(c.SoundId).Kind.IsSpoken());
 
-    /// <summary>Why a time cannot be shared out.</summary>
+    /// <summary>Why a time cannot be distributed.</summary>
     internal static RuleException Refused(IReadOnlyList<HoldShares.Share> shares, long totalMs)
     {
         var (least, greatest) = (shares.Sum(s => s.LeastMs), shares.Sum(s => s.GreatestMs));

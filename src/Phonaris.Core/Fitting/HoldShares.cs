@@ -1,20 +1,20 @@
 namespace Phonaris.Core.Fitting;
 
-/// <summary>Shares a time out among slides: in proportion to their weights, each within its bounds.</summary>
+/// <summary>Distributes a time over slides in proportion to their weights, each within its limits.</summary>
 internal static class HoldShares
 {
-    /// <summary>What one slide takes.</summary>
-    /// <param name="Weight">Its share beside the others'.</param>
-    /// <param name="LeastMs">The least it can take, in milliseconds.</param>
-    /// <param name="GreatestMs">The most.</param>
+    /// <summary>The share of a slide.</summary>
+    /// <param name="Weight">Its weight.</param>
+    /// <param name="LeastMs">Its minimum, in milliseconds.</param>
+    /// <param name="GreatestMs">Its maximum.</param>
     public readonly record struct Share(double Weight, long LeastMs, long GreatestMs);
 
-    /// <summary>The holds, in milliseconds, that come to a total exactly; null where the bounds do not allow it.</summary>
+    /// <summary>The holds, in milliseconds, which add up to a total exactly; null if the limits do not allow it.</summary>
     public static long[]? Of(IReadOnlyList<Share> shares, long totalMs)
     {
         if (totalMs < shares.Sum(s => s.LeastMs) || totalMs > shares.Sum(s => s.GreatestMs)) return null;
         if (shares.Count == 0) return [];
-        // What all take together grows with the factor: halving finds the one that fits.
+        // The sum grows with the factor, which is found by bisection.
         var (low, high) = (0.0, (totalMs + 1.0) / Math.Max(1e-9, shares.Where(s => s.Weight > 0).Select(s => s.Weight).DefaultIfEmpty(1).Min()));
         for (var step = 0; step < 100; step++)
         {

@@ -1,15 +1,15 @@
 namespace Phonaris.Core.Fitting;
 
-/// <summary>A place at which a piece can go over into itself, in steps of a <see cref="Likeness"/>.</summary>
-/// <param name="From">The step before which it is left.</param>
-/// <param name="To">The step that comes then.</param>
-/// <param name="Percentile">The part of random pairs of places that are more alike, 0 to 1.</param>
-/// <param name="Cost">What it costs: nothing where nobody could tell, about 1 where everybody could.</param>
+/// <summary>A jump from one position of a piece to another, in steps of a <see cref="Likeness"/>.</summary>
+/// <param name="From">The step before which the piece is left.</param>
+/// <param name="To">The step that follows.</param>
+/// <param name="Percentile">The fraction of random pairs of moments that are more alike.</param>
+/// <param name="Cost">Its cost: 0 if it is inaudible, about 1 if everyone hears it.</param>
 internal readonly record struct Jump(int From, int To, float Percentile, float Cost)
 {
-    /// <summary>How many bytes one holds.</summary>
+    /// <summary>The size of one in bytes.</summary>
     public const int Bytes = 4 * sizeof(int);
 
-    /// <summary>How much is left out by it, in steps; less than nothing where it leads back.</summary>
+    /// <summary>The number of steps left out; negative if it jumps back.</summary>
     public int Lag => To - From;
 }

@@ -3,25 +3,25 @@ using Phonaris.Core.Shows;
 namespace Phonaris.Core.Fitting;
 
 /// <summary>
-/// Finds the paths through a piece that come to a length. A jump of lag d leaves out d steps where it leads on, and repeats them where it leads back (d &lt; 0), so
-/// a path whose lags add up to L is the piece's length less L: what is looked for is lags that add up to what is to be left out, within a tolerance that
-/// splices take up. Tried are one jump; two; and one that leads back taken several times (a loop), with or without one more. For example a piece of 180 s at
-/// steps of 0.1 s that is to last 150 s: L = 300; one jump of lag 300, or two of lags 180 and 120, or 500 and −200. Which jumps of each lag are heard least is known
-/// (<see cref="JumpTable"/>), so that a new length is found while a slider moves. Always held: no jump lies in the opening or the ending, and from where one
+/// Finds the paths through a piece that have a length. A jump of lag d leaves out d steps if it leads forward, and repeats them if it leads back (d &lt; 0), so
+/// a path whose lags add up to L has the piece's length minus L. The lags must add up to what is to be left out, within a tolerance that
+/// splices compensate. Candidates are one jump, two jumps, and a jump back taken several times (a loop), with or without another. For example, a piece of 180 s at
+/// steps of 0.1 s with a target of 150 s: L = 300; one jump of lag 300, or two of lags 180 and 120, or 500 and −200. The least audible jumps of each lag are known
+/// (<see cref="JumpTable"/>), so a new length is found while a slider moves. Invariant: no jump is in the opening or the ending, and from where one
 /// arrives to where the next leaves there are at least two bars.
 /// </summary>
 internal sealed class JumpPaths
 {
-    /// <summary>Jumps less alike than this part of random pairs are not considered: measured more finely, they must stay below the limit of what is heard.</summary>
+    /// <summary>Jumps less alike than this fraction of random pairs are not considered: at a finer resolution they must stay below the audible limit.</summary>
     private const float WorstPercentile = 0.09f;
 
-    /// <summary>What a jump costs by how unlike its places are, in percentiles and in what is usual in the piece; and for landing on another beat of the bar.</summary>
+    /// <summary>The weights of dissimilarity in percentiles and relative to the piece's median, and the cost of landing on another beat of the bar.</summary>
     private const float PercentileCost = 2.5f, UnlikeCost = 0.1f, OffBarCost = 0.4f;
 
     /// <summary>A shorter jump is a stumble, in frames.</summary>
     private const long LeastFrames = Frames.PerSecond;
 
-    /// <summary>How many jumps are tried together with another, and how many paths are given.</summary>
+    /// <summary>The number of jumps that are combined with another, and the number of paths returned.</summary>
     private const int MostCandidates = 300, MostPaths = 12;
 
     private readonly BeatGrid _grid;
@@ -30,25 +30,25 @@ internal sealed class JumpPaths
     private readonly int _keptAtEnds;
     private readonly int _least;
 
-    /// <summary>The jumps that may be used by their lags, the longest back first; those of one lag by their costs, the cheapest first.</summary>
+    /// <summary>The allowed jumps by lag, the longest back first; those of one lag by cost, the cheapest first.</summary>
     private readonly List<Jump>?[] _byLag;
 
-    /// <summary>The best of them of about each length in each part of the piece, the cheapest first.</summary>
+    /// <summary>The best of them of each approximate length in each part of the piece, the cheapest first.</summary>
     private readonly List<Jump> _candidates;
 
-    /// <summary>Gathers what a recipe leaves.</summary>
-    /// <param name="grid">The piece from beat to beat.</param>
-    /// <param name="likeness">How alike its places are.</param>
-    /// <param name="jumps">Where they are most alike.</param>
-    /// <param name="recipe">What is wanted, kept and forbidden.</param>
-    /// <param name="penalty">What a jump costs by itself.</param>
-    /// <param name="trust">How sure the bars are, 0 to 1.</param>
-    /// <param name="keptAtEnds">How many stretches at the beginning and at the end stay as they are.</param>
+    /// <summary>Collects the jumps that a recipe allows.</summary>
+    /// <param name="grid">The piece, divided at its beats.</param>
+    /// <param name="likeness">The similarity of its moments.</param>
+    /// <param name="jumps">The most alike pairs of moments.</param>
+    /// <param name="recipe">The requested, kept and excluded parts.</param>
+    /// <param name="penalty">The cost of a jump itself.</param>
+    /// <param name="trust">The confidence in the bars, 0 to 1.</param>
+    /// <param name="keptAtEnds">The number of stretches at either end that are kept.</param>
     public JumpPaths(BeatGrid grid, Likeness likeness, JumpTable jumps, FitRecipe recipe, float penalty, double trust, int keptAtEnds)
     {
         (_grid, _likeness, _penalty, _keptAtEnds) = (grid, likeness, penalty, keptAtEnds);
         var hop = likeness.HopFrames;
-        // An edit is drawn towards its beat, and passages stay two bars in spite of it.
+        // An edit is moved to its beat, and passages must still have two bars afterwards.
         _least = (int)((2 * grid.PerBar + 1) * grid.Middle / hop) + 1;
         _byLag = new List<Jump>?[2 * likeness.Count + 1];
         var (opening, closing) = ((int)((grid.At[keptAtEnds] - grid.At[0] + hop - 1) / hop), Math.Min(likeness.Count, (int)((grid.At[grid.Count - keptAtEnds] - grid.At[0]) / hop)));
@@ -63,7 +63,7 @@ internal sealed class JumpPaths
                 Add(at + lag, at, unlike);
             }
         var wanted = recipe.Wanted.Select(w => (From: StepOf(w.FromFrame), To: StepOf(w.ToFrame))).Where(w => w.From != w.To && IsWithin(w.From, w.To))
-            // What is wanted costs nothing.
+            // Requested jumps cost nothing.
             .Select(w => new Jump(w.From, w.To, 0, -penalty)).ToList();
         foreach (var jump in wanted) (_byLag[jump.Lag + likeness.Count] ??= []).Add(jump);
         foreach (var known in _byLag) known?.Sort((a, b) => a.Cost.CompareTo(b.Cost));
@@ -89,23 +89,23 @@ internal sealed class JumpPaths
         }
     }
 
-    /// <summary>About how many bytes it holds.</summary>
+    /// <summary>Its approximate size in bytes.</summary>
     public long Bytes => _byLag.Length * sizeof(long) + _byLag.Sum(l => l?.Capacity ?? 0) * (long)Jump.Bytes;
 
     /// <summary>The jumps that lead back by at least two bars.</summary>
     public IEnumerable<Jump> LeadingBack => _byLag.Take(Math.Max(0, _likeness.Count - _least)).SelectMany(l => l ?? []);
 
-    /// <summary>How far a path may miss a length, in frames: splices take that up.</summary>
-    /// <param name="length">The length wanted, in frames.</param>
+    /// <summary>The tolerance of a path's length, in frames, which splices compensate.</summary>
+    /// <param name="length">The target length, in frames.</param>
     public double Tolerance(long length) => Math.Max(Splices.Share * (length - 2 * _keptAtEnds * _grid.Middle), 1.5 * _likeness.HopFrames);
 
     /// <summary>The best paths, the cheapest first.</summary>
-    /// <param name="length">The length wanted, in frames.</param>
+    /// <param name="length">The target length, in frames.</param>
     public IReadOnlyList<JumpPath> Find(long length)
     {
         var best = new List<JumpPath>();
         var (hop, n) = (_likeness.HopFrames, _likeness.Count);
-        // What is to be left out, in steps; less than nothing where it is to be repeated.
+        // The steps to be left out; negative if they are to be repeated.
         var total = (_grid.At[^1] - _grid.At[0] - length) / (double)hop;
         var tolerance = Tolerance(length) / hop;
         if (Math.Abs(total) <= tolerance) Offer([], CostOfMissing(total));
@@ -113,7 +113,7 @@ internal sealed class JumpPaths
             foreach (var jump in jumps) Offer([jump], jump.Cost + _penalty + left);
         foreach (var a in _candidates)
         {
-            // Those behind cost more.
+            // All later ones cost more.
             if (a.Cost > 0 && a.Cost + 2 * _penalty >= Worst()) break;
             foreach (var times in TimesAround(a.Lag, total))
             {
@@ -124,7 +124,7 @@ internal sealed class JumpPaths
                     foreach (var b in jumps)
                     {
                         var both = cost + b.Cost + _penalty + left;
-                        // Those of a lag that follow cost more.
+                        // Later jumps of a lag cost more.
                         if (both >= Worst()) break;
                         if (b.From - a.To >= _least) Offer([.. Enumerable.Repeat(a, times), b], both);
                         else if (a.From - b.To >= _least) Offer([b, .. Enumerable.Repeat(a, times)], both);
@@ -137,7 +137,7 @@ internal sealed class JumpPaths
 
         double CostOfMissing(double left) => 0.1 * Math.Abs(left) / tolerance + Math.Min(0.3, 0.05 * Math.Abs(left) * hop / _grid.Middle);
 
-        // The jumps of each lag near one, and what it costs that the lag is not met.
+        // The jumps of each lag near a target, and the cost of missing it.
         IEnumerable<(List<Jump> Jumps, double Left)> OfLag(double lag)
         {
             for (var l = Math.Max(-n, (int)Math.Ceiling(lag - tolerance)); l <= Math.Min(n, (int)Math.Floor(lag + tolerance)); l++)
@@ -152,7 +152,7 @@ internal sealed class JumpPaths
             best.Insert(at < 0 ? best.Count : at, new(jumps, cost));
         }
 
-        // Round and round only back, and about so often that one jump more comes to the rest.
+        // Only jumps back can be repeated, about as often as leaves a remainder for one more jump.
         IEnumerable<int> TimesAround(int lag, double wanted)
         {
             if (lag > 0 || -lag < _least || wanted > 2 * lag) return [1];
@@ -161,8 +161,8 @@ internal sealed class JumpPaths
         }
     }
 
-    /// <summary>The single jumps that come to other lengths than one, the nearest length first.</summary>
-    /// <param name="length">The length, in frames.</param>
+    /// <summary>The single jumps to lengths other than the target, the nearest length first.</summary>
+    /// <param name="length">The target length, in frames.</param>
     /// <param name="by">1 for shorter lengths, −1 for longer ones.</param>
     public IEnumerable<Jump> ToOtherLengths(long length, int by)
     {
@@ -176,15 +176,15 @@ internal sealed class JumpPaths
 
     private long FrameOf(int step) => _grid.At[0] + step * _likeness.HopFrames;
 
-    /// <summary>Whether a recipe leaves a jump free to be used.</summary>
+    /// <summary>Whether a recipe allows a jump.</summary>
     /// <param name="recipe">The recipe.</param>
     /// <param name="grid">The piece.</param>
-    /// <param name="from">The frame it leads from.</param>
-    /// <param name="to">The frame it leads to.</param>
+    /// <param name="from">The frame it leaves.</param>
+    /// <param name="to">The frame it enters.</param>
     public static bool Allowed(FitRecipe recipe, BeatGrid grid, long from, long to)
     {
         var near = grid.Middle / 2;
-        // Left within what is kept, entered within it, or leading over it. What is forbidden is so a bar around: there it would be heard as much.
+        // Kept passages are not left, entered or skipped. An excluded jump also excludes those within a bar, which would be as audible.
         return !recipe.Forbidden.Any(f => Math.Abs(f.FromFrame - from) < grid.PerBar * grid.Middle && Math.Abs(f.ToFrame - f.FromFrame - (to - from)) < near)
             && !recipe.Kept.Any(k => Math.Min(from, to) < k.ToFrame - near && Math.Max(from, to) > k.FromFrame + near);
     }

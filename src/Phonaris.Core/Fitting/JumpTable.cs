@@ -3,12 +3,12 @@ using System.Numerics.Tensors;
 namespace Phonaris.Core.Fitting;
 
 /// <summary>
-/// For each distance two places of a piece can be apart, those pairs of places that are most alike, one in each part of the piece: a self-similarity matrix
-/// (J. Foote, "Visualizing music and audio using self-similarity", 1999) gone through diagonal by diagonal, of which only the best is kept. For each lag 1 … n − 1 there are at most sixteen entries: of the pairs (a, a + lag) with a in the first sixteenth of the piece the most alike, and so on.
+/// For each lag, the most alike pairs of moments that far apart, one in each part of the piece: a self-similarity matrix
+/// (J. Foote, "Visualizing music and audio using self-similarity", 1999) computed diagonal by diagonal, of which only the best is kept. For each lag 1 … n − 1 there are at most sixteen entries: among the pairs (a, a + lag) with a in the first sixteenth of the piece the most alike one, and so on.
 /// </summary>
 internal sealed class JumpTable
 {
-    /// <summary>The parts of a piece in each of which the best place is kept, so that there are some wherever they are wanted.</summary>
+    /// <summary>The number of parts of a piece that each keep their best pair, so that there are candidates everywhere.</summary>
     private const int Parts = 16;
 
     private readonly int[] _at;
@@ -16,11 +16,11 @@ internal sealed class JumpTable
 
     private JumpTable(int count) => (_at, _unlike) = (new int[count * Parts], new float[count * Parts]);
 
-    /// <summary>About how many bytes it holds.</summary>
+    /// <summary>Its approximate size in bytes.</summary>
     public long Bytes => _at.Length * (sizeof(int) + sizeof(float));
 
-    /// <summary>Looks at all pairs of places, on all cores.</summary>
-    /// <param name="likeness">How alike they are.</param>
+    /// <summary>Compares all pairs of moments, on all cores.</summary>
+    /// <param name="likeness">The similarity of moments.</param>
     public static JumpTable Of(Likeness likeness)
     {
         var count = likeness.Count;
@@ -42,8 +42,8 @@ internal sealed class JumpTable
         return jumps;
     }
 
-    /// <summary>The pairs of places so far apart: the earlier of the two, and how unlike they are.</summary>
-    /// <param name="lag">How far, in steps, at least 1.</param>
+    /// <summary>The pairs of moments with a lag: the earlier of the two, and their dissimilarity.</summary>
+    /// <param name="lag">The lag in steps, at least 1.</param>
     public IEnumerable<(int At, float Unlike)> Apart(int lag)
     {
         for (var k = lag * Parts; k < (lag + 1) * Parts; k++)

@@ -6,8 +6,8 @@ using Phonaris.Core.Music;
 namespace Phonaris.Core.Fitting;
 
 /// <summary>
-/// How alike the places of a piece are, looked at in even steps: two places by what is heard in the two seconds before and after them. How alike is told
-/// as the part of random pairs of places that are more alike.
+/// The similarity of the moments of a piece, in even steps: two moments are compared by the features of the two seconds before and after them. It is expressed
+/// as the fraction of random pairs of moments that are more alike.
 /// </summary>
 internal sealed class Likeness
 {
@@ -15,7 +15,7 @@ internal sealed class Likeness
 
     private const int RandomPairs = 8192;
 
-    /// <summary>The first number of all steps, then the second of all, and so on.</summary>
+    /// <summary>The first feature of all steps, then the second of all, and so on.</summary>
     private readonly float[] _values;
     private readonly int _context;
     private readonly float[] _random;
@@ -27,23 +27,23 @@ internal sealed class Likeness
         _random = OfRandomPairs();
     }
 
-    /// <summary>How many steps there are.</summary>
+    /// <summary>The number of steps.</summary>
     public int Count { get; }
 
-    /// <summary>How long a step is, in frames.</summary>
+    /// <summary>The length of a step, in frames.</summary>
     public long HopFrames { get; }
 
-    /// <summary>How unlike random pairs of places are in the middle.</summary>
+    /// <summary>The median dissimilarity of random pairs.</summary>
     public float Middle => _random[_random.Length / 2];
 
-    /// <summary>About how many bytes it holds.</summary>
+    /// <summary>Its approximate size in bytes.</summary>
     public long Bytes => (_values.Length + _random.Length) * sizeof(float);
 
-    /// <summary>Looks at the used part of a piece.</summary>
-    /// <param name="track">What is heard along the piece.</param>
+    /// <summary>Prepares the used part of a piece.</summary>
+    /// <param name="track">The features of the piece over time.</param>
     /// <param name="from">The first frame used.</param>
     /// <param name="to">The frame after the last.</param>
-    /// <param name="most">How many steps there may be; moments are taken together until there are no more.</param>
+    /// <param name="most">The most steps; neighbouring moments are averaged to stay below it.</param>
     public static Likeness Of(FeatureTrack track, long from, long to, int most)
     {
         var first = (int)Math.Min(track.Count, (from + track.HopFrames / 2) / track.HopFrames);
@@ -61,9 +61,9 @@ internal sealed class Likeness
         return new(values, count, (long)track.HopFrames * together);
     }
 
-    /// <summary>How unlike two places are.</summary>
-    /// <param name="a">The step that begins at the one.</param>
-    /// <param name="b">The step that begins at the other.</param>
+    /// <summary>The dissimilarity of two moments.</summary>
+    /// <param name="a">The step that begins at the first.</param>
+    /// <param name="b">The step that begins at the second.</param>
     public float Unlike(int a, int b)
     {
         var before = Math.Min(_context, Math.Min(a, b));
@@ -73,21 +73,21 @@ internal sealed class Likeness
         return TensorPrimitives.Average<float>(distances);
     }
 
-    /// <summary>The part of random pairs of places that are more alike, 0 to 1.</summary>
+    /// <summary>The fraction of random pairs of moments that are more alike.</summary>
     public float Percentile(float unlike)
     {
         var at = Array.BinarySearch(_random, unlike);
         return (at < 0 ? ~at : at) / (float)_random.Length;
     }
 
-    /// <summary>How unlike the places are than which a part of random pairs are more alike.</summary>
-    /// <param name="percentile">The part, 0 to 1.</param>
+    /// <summary>The dissimilarity below which a fraction of random pairs is.</summary>
+    /// <param name="percentile">The fraction, 0 to 1.</param>
     public float AtPercentile(float percentile) => _random[(int)(percentile * (_random.Length - 1))];
 
-    /// <summary>How unlike each place is to the one some steps on.</summary>
-    /// <param name="lag">How many steps on.</param>
-    /// <param name="unlike">Takes as many as there are: <see cref="Count"/> less the lag.</param>
-    /// <param name="sums">Room to work in, for one more.</param>
+    /// <summary>The dissimilarity of each moment and the one a lag later.</summary>
+    /// <param name="lag">The lag in steps.</param>
+    /// <param name="unlike">Receives <see cref="Count"/> minus the lag values.</param>
+    /// <param name="sums">A buffer for one more.</param>
     [MethodImpl(MethodImplOptions.AggressiveOptimization)]
     public void Diagonal(int lag, Span<float> unlike, Span<double> sums)
     {
@@ -101,7 +101,7 @@ internal sealed class Likeness
         }
     }
 
-    /// <summary>How unlike the steps from one on are to those from another on, each to each: the Euclidean distance of their numbers.</summary>
+    /// <summary>The Euclidean distances of two sequences of steps, pair by pair.</summary>
     [MethodImpl(MethodImplOptions.AggressiveOptimization)]
     public void Distances(int a, int b, Span<float> distances)
     {

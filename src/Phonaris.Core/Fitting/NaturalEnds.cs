@@ -2,23 +2,23 @@ using Phonaris.Core.Music;
 
 namespace Phonaris.Core.Fitting;
 
-/// <summary>A place at which music can end.</summary>
-/// <param name="Frame">How far it is from the first frame used.</param>
+/// <summary>A point at which music can end.</summary>
+/// <param name="Frame">Its distance from the first frame used.</param>
 /// <param name="Cost">How unlike an ending it is, 0 to 1.</param>
-/// <param name="AtPhrase">Whether a bar ends there and what comes is something new or quieter.</param>
+/// <param name="AtPhrase">Whether a bar ends there and what follows is different or quieter.</param>
 public sealed record NaturalEnd(long Frame, double Cost, bool AtPhrase);
 
-/// <summary>Finds where a piece can end near a length: where a bar ends, and what follows is new, or quieter.</summary>
+/// <summary>Finds where a piece can end near a length: at the end of a bar, if what follows is different or quieter.</summary>
 public static class NaturalEnds
 {
-    /// <summary>How far before the length wanted an ending is looked for, in frames: eight seconds.</summary>
+    /// <summary>How far before the target length an ending is searched, in frames: eight seconds.</summary>
     private const long Reach = 8 * Frames.PerSecond;
 
-    /// <summary>The best places to end, at most as far as a length, the best first.</summary>
+    /// <summary>The best end points up to a length, the best first.</summary>
     /// <param name="piece">The piece.</param>
     /// <param name="fromFrame">The first frame used.</param>
     /// <param name="toFrame">The frame after the last.</param>
-    /// <param name="length">The length wanted, in frames.</param>
+    /// <param name="length">The target length, in frames.</param>
     public static IReadOnlyList<NaturalEnd> Of(Piece piece, long fromFrame, long toFrame, long length)
     {
         ArgumentNullException.ThrowIfNull(piece);

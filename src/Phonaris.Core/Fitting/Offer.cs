@@ -4,12 +4,12 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Fitting;
 
-/// <summary>Something that can be done instead of fitting the music: what it comes to, or what is against it.</summary>
-/// <param name="Says">In a sentence.</param>
-/// <param name="Edit">The edit that does it; null where it cannot be done.</param>
+/// <summary>An alternative to fitting the music, or why it is not possible.</summary>
+/// <param name="Says">A description, as a sentence.</param>
+/// <param name="Edit">The edit; null if it is not possible.</param>
 public sealed record Offer(string Says, Edit? Edit)
 {
-    /// <summary>What changing the slides instead would come to.</summary>
+    /// <summary>Changing the slides instead.</summary>
     /// <param name="show">The show.</param>
     /// <param name="cueId">The cue.</param>
     public static Offer ToRepace(Show show, string cueId)
@@ -32,10 +32,10 @@ public sealed record Offer(string Says, Edit? Edit)
         }
     }
 
-    /// <summary>What beginning so that its own ending falls on the end of its slides would come to.</summary>
+    /// <summary>Starting so that its own ending is at the end of its slides.</summary>
     /// <param name="show">The show.</param>
     /// <param name="cueId">The cue.</param>
-    /// <param name="listened">What is known of the show's sounds.</param>
+    /// <param name="listened">The analysis of the show's sounds.</param>
     public static Offer ToEndTogether(Show show, string cueId, Listened? listened)
     {
         ArgumentNullException.ThrowIfNull(show);

@@ -5,16 +5,16 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Fitting;
 
-/// <summary>Changes how long slides stay so that they end with the music: in proportion, locked ones as they are, no voice cut short.</summary>
+/// <summary>Changes the holds of slides so that they end with the music: in proportion, with locked holds unchanged and no voice cut.</summary>
 public static class Repace
 {
-    /// <summary>Works out the holds.</summary>
+    /// <summary>Computes the holds.</summary>
     /// <param name="show">The show.</param>
-    /// <param name="cueId">The cue whose music the slides of its span are to end with.</param>
-    /// <param name="piece">What is known of the music; needed for changes on beats or bars.</param>
+    /// <param name="cueId">The cue with which the slides of its span should end.</param>
+    /// <param name="piece">The analysis of the music; needed for changes on beats or bars.</param>
     /// <param name="on">Where slides may change.</param>
-    /// <param name="limits">How long slides may stay.</param>
-    /// <exception cref="RuleException">It cannot be done; the sentence says why and what would work.</exception>
+    /// <param name="limits">The limits of the holds.</param>
+    /// <exception cref="RuleException">It is not possible; the message says why and what would work.</exception>
     public static ValueList<RepacedSlide> Of(Show show, string cueId, Piece? piece, ChangeOn on, HoldLimits limits)
     {
         ArgumentNullException.ThrowIfNull(show);
@@ -25,9 +25,9 @@ public static class Repace
         var placed = Schedule.Of(show with { Cues = [.. show.Cues.Select(c => c.Id == cueId ? c with { Fit = null, Muted = false } : c)] }, order);
         if (slides.Count == 0 || placed.Cues.Concat(placed.Silent).FirstOrDefault(c => c.CueId == cueId) is not { } here)
             throw new RuleException("All slides of this cue are hidden. Place it on others first.", "cueId");
-        // What lies before the music, as where it begins later than its slide, stays.
+        // What comes before the music, if it starts later than its slide, does not change.
         var lead = Ms(here.StartFrame - slides[0].StartFrame);
-        // As long as it is at its speed; to the millisecond upwards, so that its end is heard.
+        // Its length at its speed, rounded up to the millisecond, so that its end is heard.
         var total = lead + Ms((here.Rounds == Cue.FillSpan ? here.UsedFrames : here.NaturalFrames) + Frames.PerMs - 1);
         var shares = limits.SharesOf(show, placed, slides, s => s.HoldMs);
         var holds = HoldShares.Of(shares, total) ?? throw HoldLimits.Refused(shares, total);
@@ -35,16 +35,16 @@ public static class Repace
         return RepacedSlide.All(show, slides, holds);
     }
 
-    /// <summary>The edit that sets what was worked out.</summary>
+    /// <summary>The edit that sets the holds.</summary>
     public static SetHolds ToEdit(IEnumerable<RepacedSlide> slides) =>
         new([.. slides.Where(s => s.BeforeMs != s.AfterMs).Select(s => new SlideHold(s.SlideId, s.AfterMs))]);
 
-    /// <summary>When slides may change, in milliseconds from where the music begins.</summary>
+    /// <summary>The times at which slides may change, in milliseconds from the start of the music.</summary>
     private static IEnumerable<long> Moments(Piece piece, Cue cue, SoundSource source, ChangeOn on) => piece.Beats
         .Where((b, k) => b > cue.InFrame && b < cue.OutFrame && (on == ChangeOn.Beats || (k - piece.FirstDownbeat) % piece.BeatsPerBar == 0))
         .Select(b => Ms(source.Frame(b) - source.Frame(cue.InFrame)));
 
-    /// <summary>Moves each change to the nearest moment that keeps every slide within its bounds; one that finds none stays. The end stays.</summary>
+    /// <summary>Moves each change to the nearest allowed time that keeps every slide within its limits; a change without one stays. The end stays.</summary>
     private static long[] Snapped(long[] holds, List<HoldShares.Share> shares, List<long> moments)
     {
         var snapped = holds.ToArray();
@@ -75,6 +75,6 @@ public enum ChangeOn
     /// <summary>On beats of the music.</summary>
     Beats,
 
-    /// <summary>Where bars of the music begin.</summary>
+    /// <summary>On bars of the music.</summary>
     Bars,
 }

@@ -3,12 +3,12 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Fitting;
 
-/// <summary>A slide with a hold worked out again.</summary>
+/// <summary>A slide with a new hold.</summary>
 /// <param name="SlideId">The slide.</param>
 /// <param name="Number">Its number.</param>
-/// <param name="BeforeMs">Its hold now, in milliseconds.</param>
-/// <param name="AfterMs">Its hold then.</param>
-/// <param name="Locked">Whether it stays as it is: locked, or following what plays on it.</param>
+/// <param name="BeforeMs">Its current hold, in milliseconds.</param>
+/// <param name="AfterMs">Its new hold, in milliseconds.</param>
+/// <param name="Locked">Whether it does not change: it is locked, or follows media.</param>
 public sealed record RepacedSlide(string SlideId, int Number, long BeforeMs, long AfterMs, bool Locked)
 {
     internal static ValueList<RepacedSlide> All(Show show, IReadOnlyList<SlideTime> slides, long[] holds) =>

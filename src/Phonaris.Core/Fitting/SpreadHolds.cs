@@ -3,23 +3,23 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Fitting;
 
-/// <summary>Shares a running time out among the slides: locked ones as they are, no voice cut short.</summary>
+/// <summary>Distributes a running time over the slides: locked holds do not change, and no voice is cut.</summary>
 public static class SpreadHolds
 {
-    /// <summary>What a slide takes at the least to be looked at, in milliseconds.</summary>
+    /// <summary>The shortest time a slide should be visible, in milliseconds.</summary>
     private const double LookMs = 3_000;
 
-    /// <summary>How long a word takes: read at 200 words a minute, spoken at 130.</summary>
+    /// <summary>The time per word: 200 words per minute read, 130 spoken.</summary>
     private const double ReadMs = 60_000.0 / 200, SpokenMs = 60_000.0 / 130;
 
     private static readonly char[] Spaces = [' ', '\n', '\r', '\t'];
 
-    /// <summary>Works out the holds.</summary>
+    /// <summary>Computes the holds.</summary>
     /// <param name="show">The show.</param>
-    /// <param name="totalMs">The running time wanted, in milliseconds.</param>
-    /// <param name="by">What decides how much each slide gets.</param>
-    /// <param name="limits">How long slides may stay.</param>
-    /// <exception cref="RuleException">It cannot be done; the sentence says why and what would work.</exception>
+    /// <param name="totalMs">The running time, in milliseconds.</param>
+    /// <param name="by">The proportion of the slides.</param>
+    /// <param name="limits">The limits of the holds.</param>
+    /// <exception cref="RuleException">It is not possible; the message says why and what would work.</exception>
     public static ValueList<RepacedSlide> Of(Show show, long totalMs, SpreadBy by, HoldLimits limits)
     {
         ArgumentNullException.ThrowIfNull(show);
@@ -42,15 +42,15 @@ public static class SpreadHolds
     private static int Words(string text) => text.Split(Spaces, StringSplitOptions.RemoveEmptyEntries).Length;
 }
 
-/// <summary>What decides how much of a time each slide gets.</summary>
+/// <summary>The proportion of the slides.</summary>
 public enum SpreadBy
 {
-    /// <summary>All the same.</summary>
+    /// <summary>All equal.</summary>
     Evenly,
 
-    /// <summary>How long what is written on it takes to read, and its notes to speak.</summary>
+    /// <summary>By the time to read its text and to speak its notes.</summary>
     Text,
 
-    /// <summary>In proportion to what it has.</summary>
+    /// <summary>As now.</summary>
     Holds,
 }

@@ -3,12 +3,12 @@ using System.Numerics.Tensors;
 namespace Phonaris.Core.Signal;
 
 /// <summary>
-/// Figures of loudness after ITU-R BS.1770-5 and EBU R 128, from the mean squares of K-weighted sound in steps of 10 ms: blocks of 400 ms or 3 s every
-/// 100 ms, for the integrated value the gates at −70 LUFS and 10 LU below the ungated mean; loudness range after EBU Tech 3342.
+/// Loudness by ITU-R BS.1770-5 and EBU R 128, from the mean squares of K-weighted sound in steps of 10 ms: blocks of 400 ms or 3 s every
+/// 100 ms, for the integrated value the gates at −70 LUFS and 10 LU below the ungated mean; loudness range by EBU Tech 3342.
 /// </summary>
 public static class Loudness
 {
-    /// <summary>Frames in a step at 48 kHz: 10 ms, fine enough to find the loudest wherever it begins.</summary>
+    /// <summary>Frames per step at 48 kHz: 10 ms, fine enough to find the maximum at any offset.</summary>
     public const int StepFrames = 10 * Frames.PerMs;
 
     /// <summary>Steps in a momentary block of 400 ms.</summary>
@@ -17,7 +17,7 @@ public static class Loudness
     /// <summary>Steps in a short-term block of 3 s.</summary>
     private const int ShortTermSteps = 300;
 
-    /// <summary>Steps from one block to the next where the standard asks for an overlap: 100 ms.</summary>
+    /// <summary>Steps from one block to the next for the overlap that the standard requires: 100 ms.</summary>
     private const int HopSteps = 10;
 
     private const double AbsoluteGate = -70, IntegratedGate = -10, RangeGate = -20;
@@ -29,10 +29,10 @@ public static class Loudness
     /// <summary>The short-term loudness (3 s) every 100 ms, in LUFS; −∞ for silence.</summary>
     public static double[] ShortTerm(ReadOnlySpan<double> steps) => AllOf(steps, ShortTermSteps);
 
-    /// <summary>The loudness of each 100 ms by itself, in LUFS; −∞ for silence.</summary>
+    /// <summary>The loudness of each 100 ms, in LUFS; −∞ for silence.</summary>
     public static double[] Tenths(ReadOnlySpan<double> steps) => AllOf(steps, HopSteps);
 
-    /// <summary>The integrated loudness in LUFS, or null when nothing passes the gates.</summary>
+    /// <summary>The integrated loudness in LUFS, or null if nothing passes the gates.</summary>
     public static double? Integrated(ReadOnlySpan<double> steps)
     {
         var loud = Array.FindAll(Blocks(steps, MomentarySteps, HopSteps), p => Lufs(p) > AbsoluteGate);
@@ -41,13 +41,13 @@ public static class Loudness
         return Lufs(loud.Where(p => p > gate).Average());
     }
 
-    /// <summary>The greatest momentary loudness (400 ms) in LUFS, or null when there is none above −70 LUFS.</summary>
+    /// <summary>The maximum momentary loudness (400 ms) in LUFS, or null if none is above −70 LUFS.</summary>
     public static double? Loudest(ReadOnlySpan<double> steps) => Greatest(steps, MomentarySteps);
 
-    /// <summary>The greatest short-term loudness (3 s) in LUFS, or null when there is none above −70 LUFS.</summary>
+    /// <summary>The maximum short-term loudness (3 s) in LUFS, or null if none is above −70 LUFS.</summary>
     public static double? LoudestShortTerm(ReadOnlySpan<double> steps) => Greatest(steps, ShortTermSteps);
 
-    /// <summary>The loudness range in LU, or null when the sound is too short or too quiet for one.</summary>
+    /// <summary>The loudness range in LU, or null if the sound is too short or too quiet.</summary>
     public static double? Range(ReadOnlySpan<double> steps)
     {
         var loud = Array.FindAll(Blocks(steps, ShortTermSteps, HopSteps), p => Lufs(p) > AbsoluteGate);
@@ -79,12 +79,12 @@ public static class Loudness
         return greatest > AbsoluteGate ? greatest : null;
     }
 
-    /// <summary>The mean squares of blocks of so many steps, so many steps apart.</summary>
+    /// <summary>The mean squares of blocks, given their length and distance in steps.</summary>
     private static double[] Blocks(ReadOnlySpan<double> steps, int inBlock, int hop)
     {
         if (steps.Length < inBlock) return [];
         var blocks = new double[(steps.Length - inBlock) / hop + 1];
-        // A running sum would gather rounding over hours of loud and quiet; so few numbers can be added afresh.
+        // A running sum would accumulate rounding errors over hours; these few numbers can be added each time.
         for (var b = 0; b < blocks.Length; b++) blocks[b] = TensorPrimitives.Sum(steps.Slice(b * hop, inBlock)) / inBlock;
         return blocks;
     }

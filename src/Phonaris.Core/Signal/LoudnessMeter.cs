@@ -4,12 +4,12 @@ using System.Runtime.Intrinsics;
 namespace Phonaris.Core.Signal;
 
 /// <summary>
-/// Loudness after ITU-R BS.1770-5 and EBU R 128: K-weights the sound and takes its mean squares, from which <see cref="Loudness"/> is worked out.
-/// Takes the sound in blocks of any size.
+/// Loudness by ITU-R BS.1770-5 and EBU R 128: K-weights the sound and computes mean squares, from which <see cref="Loudness"/> is computed.
+/// Accepts blocks of any size.
 /// </summary>
 public sealed class LoudnessMeter
 {
-    /// <summary>Steps after which the filters have forgotten what was before: 150 ms, 36 time constants of the high pass.</summary>
+    /// <summary>The number of steps after which the filters have forgotten the past: 150 ms, 36 time constants of the high pass.</summary>
     internal const int RunInSteps = 15;
 
     private readonly int _channels, _stepFrames;
@@ -22,9 +22,9 @@ public sealed class LoudnessMeter
     private int _filled;
 
     /// <summary>A meter for the engine's format, or another.</summary>
-    /// <param name="sampleRate">Frames a second.</param>
-    /// <param name="channels">Samples in a frame, 1 or more, weighted as BS.1770-5 weighs their places (Annex 3): four are taken as L R Ls Rs, five as L R C Ls Rs, six as
-    /// L R C LFE Ls Rs, seven as L R C LFE Cb Ls Rs, eight as L R C LFE Lb Rb Ls Rs; of the low frequency effects nothing is counted.</param>
+    /// <param name="sampleRate">Frames per second.</param>
+    /// <param name="channels">Samples per frame, 1 or more, with the weights of BS.1770-5 for their positions (Annex 3): four are L R Ls Rs, five L R C Ls Rs, six
+    /// L R C LFE Ls Rs, seven L R C LFE Cb Ls Rs, eight L R C LFE Lb Rb Ls Rs; the LFE is not counted.</param>
     public LoudnessMeter(int sampleRate = Frames.PerSecond, int channels = Frames.Channels)
     {
         ArgumentOutOfRangeException.ThrowIfLessThan(sampleRate, 1000);
@@ -44,7 +44,7 @@ public sealed class LoudnessMeter
         };
     }
 
-    /// <summary>The mean squares of the weighted sound so far, in steps of 10 ms: what <see cref="Loudness"/> is worked out from.</summary>
+    /// <summary>The mean squares of the weighted sound so far, in steps of 10 ms.</summary>
     internal ReadOnlySpan<double> Steps => CollectionsMarshal.AsSpan(_steps);
 
     /// <summary>The momentary loudness (400 ms) every 100 ms so far, in LUFS; −∞ for silence.</summary>
@@ -53,10 +53,10 @@ public sealed class LoudnessMeter
     /// <summary>The short-term loudness (3 s) every 100 ms so far, in LUFS; −∞ for silence.</summary>
     public IEnumerable<double> ShortTermLufs() => Loudness.ShortTerm(Steps);
 
-    /// <summary>The loudness of each 100 ms so far by itself, in LUFS; −∞ for silence.</summary>
+    /// <summary>The loudness of each 100 ms so far, in LUFS; −∞ for silence.</summary>
     public IEnumerable<double> TenthsLufs() => Loudness.Tenths(Steps);
 
-    /// <summary>Takes the next interleaved samples, whole frames.</summary>
+    /// <summary>Adds the next interleaved samples, in whole frames.</summary>
     public void Add(ReadOnlySpan<float> samples)
     {
         if (_channels == 2 && _filled == 0) samples = AddHalves(MemoryMarshal.Cast<float, Vector64<float>>(samples));
@@ -78,10 +78,10 @@ public sealed class LoudnessMeter
     }
 
     /// <summary>
-    /// Takes two halves of a long stretch of stereo side by side, which takes half as long. The second half is entered with what led
-    /// to it weighted for so long that nothing of what was before is left in the filters.
+    /// Processes two halves of a long stereo block side by side, in half the time. Before the second half, enough of the samples before
+    /// it is filtered that the filters have forgotten the past.
     /// </summary>
-    /// <returns>The samples left over.</returns>
+    /// <returns>The remaining samples.</returns>
     private ReadOnlySpan<float> AddHalves(ReadOnlySpan<Vector64<float>> frames)
     {
         var steps = frames.Length / _stepFrames / 2;
@@ -104,7 +104,7 @@ public sealed class LoudnessMeter
         return MemoryMarshal.Cast<Vector64<float>, float>(frames[(2 * half)..]);
     }
 
-    /// <summary>Two channels of a stretch side by side; beside a last one alone there is silence.</summary>
+    /// <summary>Two channels side by side; a single last one is paired with silence.</summary>
     private ReadOnlySpan<float> Pair(ReadOnlySpan<float> stretch, int pair)
     {
         if (_channels == 2) return stretch;
@@ -117,15 +117,15 @@ public sealed class LoudnessMeter
         return _pair.AsSpan(0, 2 * count);
     }
 
-    /// <summary>The integrated loudness in LUFS so far, or null when nothing passed the gates.</summary>
+    /// <summary>The integrated loudness in LUFS so far, or null if nothing passed the gates.</summary>
     public double? IntegratedLufs() => Loudness.Integrated(Steps);
 
-    /// <summary>The greatest momentary loudness (400 ms) in LUFS so far, or null when there is none above −70 LUFS.</summary>
+    /// <summary>The maximum momentary loudness (400 ms) in LUFS so far, or null if none is above −70 LUFS.</summary>
     public double? LoudestLufs() => Loudness.Loudest(Steps);
 
-    /// <summary>The greatest short-term loudness (3 s) in LUFS so far, or null when there is none above −70 LUFS.</summary>
+    /// <summary>The maximum short-term loudness (3 s) in LUFS so far, or null if none is above −70 LUFS.</summary>
     public double? LoudestShortTermLufs() => Loudness.LoudestShortTerm(Steps);
 
-    /// <summary>The loudness range in LU so far, or null when the sound is too short or too quiet for one.</summary>
+    /// <summary>The loudness range in LU so far, or null if the sound is too short or too quiet.</summary>
     public double? RangeLu() => Loudness.Range(Steps);
 }

@@ -3,18 +3,18 @@ using System.Runtime.InteropServices;
 namespace Phonaris.Core.Signal;
 
 /// <summary>
-/// How loud a sound is along its course and how high it peaks, in steps of 10 ms: the figures of any part of it at any level follow from it, without
-/// listening to it once more.
+/// The loudness and peaks of a sound over time, in steps of 10 ms: the measurements of any part at any level are computed from it, without
+/// reading the sound again.
 /// </summary>
 public sealed class LoudnessTrack
 {
-    /// <summary>How much is listened to at once, by one core: whole steps.</summary>
+    /// <summary>The part that one core processes at once: whole steps.</summary>
     private const int StretchSteps = 3000;
 
-    /// <summary>How many bytes that of a sound of no length holds.</summary>
+    /// <summary>The size of an empty track, in bytes.</summary>
     public const long EmptyBytes = sizeof(double);
 
-    // Up to each step, the sum of the squares of the weighted samples.
+    // For each step, the sum of the squares of the weighted samples up to it.
     private readonly double[] _sums;
     private readonly float[] _peaks;
 
@@ -25,12 +25,12 @@ public sealed class LoudnessTrack
         for (var step = 0; step < squares.Length; step++) _sums[step + 1] = _sums[step] + (double)squares[step] * Loudness.StepFrames;
     }
 
-    /// <summary>How many bytes it holds.</summary>
+    /// <summary>Its size in bytes.</summary>
     public long Bytes => (long)_sums.Length * sizeof(double) + (long)_peaks.Length * sizeof(float);
 
-    /// <summary>Listens to a whole sound, on all cores.</summary>
+    /// <summary>Measures a whole sound, on all cores.</summary>
     /// <param name="sound">The sound.</param>
-    /// <param name="cancel">Stops it.</param>
+    /// <param name="cancel">Cancels it.</param>
     public static LoudnessTrack Of(ISoundReader sound, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(sound);
@@ -46,7 +46,7 @@ public sealed class LoudnessTrack
 
     private static void Listen(ISoundReader sound, int from, int count, Span<float> squares, Span<float> peaks)
     {
-        // The filters are led in by what comes before.
+        // The filters settle on the samples before.
         var before = Math.Min(from, LoudnessMeter.RunInSteps);
         var samples = new float[((before + count) * Loudness.StepFrames + TruePeak.FramesAfter) * Values.Frames.Channels];
         sound.Read((long)(from - before) * Loudness.StepFrames, samples);
@@ -67,10 +67,10 @@ public sealed class LoudnessTrack
         }
     }
 
-    /// <summary>Its length in frames, to a whole step.</summary>
+    /// <summary>Its length in frames, rounded to a step.</summary>
     public long Frames => (long)_peaks.Length * Loudness.StepFrames;
 
-    /// <summary>Where it speaks, if it is a voice.</summary>
+    /// <summary>Where it contains speech, if it is a voice.</summary>
     public ValueList<FrameStretch> Spoken => _spoken ??= VoiceActivity.Of(this);
     private ValueList<FrameStretch>? _spoken;
 
@@ -82,14 +82,14 @@ public sealed class LoudnessTrack
         return squares;
     }
 
-    /// <summary>The sum of the squares of the weighted samples of a stretch; between steps it grows evenly.</summary>
+    /// <summary>The sum of the squares of the weighted samples of a part; within a step it is interpolated.</summary>
     /// <param name="fromFrame">Its first frame.</param>
-    /// <param name="toFrame">The frame after its last; what lies outside the sound is silence.</param>
+    /// <param name="toFrame">The frame after its last; outside the sound there is silence.</param>
     public double Energy(long fromFrame, long toFrame) => SumTo(toFrame) - SumTo(fromFrame);
 
-    /// <summary>The greatest true peak of the steps that a stretch touches, linear.</summary>
+    /// <summary>The maximum true peak of the steps that a part touches, linear.</summary>
     /// <param name="fromFrame">Its first frame.</param>
-    /// <param name="toFrame">The frame after its last; what lies outside the sound is silence.</param>
+    /// <param name="toFrame">The frame after its last; outside the sound there is silence.</param>
     public float Peak(long fromFrame, long toFrame)
     {
         var last = Math.Min(_peaks.Length, (toFrame + Loudness.StepFrames - 1) / Loudness.StepFrames);
@@ -98,7 +98,7 @@ public sealed class LoudnessTrack
         return peak;
     }
 
-    /// <summary>It as bytes: for each step its mean square and its true peak, as 32-bit little-endian numbers.</summary>
+    /// <summary>The track as bytes: for each step its mean square and its true peak, as 32-bit little-endian numbers.</summary>
     public byte[] ToBytes()
     {
         var numbers = new float[2 * _peaks.Length];

@@ -4,12 +4,12 @@ using System.Numerics.Tensors;
 namespace Phonaris.Core.Signal;
 
 /// <summary>
-/// The outline of a sound at every zoom: the greatest magnitude of both channels in buckets of 256 frames, and above that in
-/// buckets four times as long, again and again, up to a single one. Magnitudes are kept in 16 bits, 65535 for 1 and above.
+/// The outline of a sound at every zoom: the maximum magnitude of both channels in buckets of 256 frames, and in further layers of
+/// buckets four times as long, up to a single one. Magnitudes have 16 bits, 65535 for 1 and above.
 /// </summary>
 public sealed class PeakPyramid
 {
-    /// <summary>Frames in a bucket of the lowest layer.</summary>
+    /// <summary>Frames per bucket of the lowest layer.</summary>
     public const int BaseFrames = 256;
 
     private const int Step = 4;
@@ -22,13 +22,13 @@ public sealed class PeakPyramid
             _layers.Add([.. _layers[^1].Chunk(Step).Select(c => c.Max())]);
     }
 
-    /// <summary>How many bytes it holds.</summary>
+    /// <summary>Its size in bytes.</summary>
     public long Bytes => _layers.Sum(l => (long)l.Length) * sizeof(ushort);
 
-    /// <summary>The greatest magnitude in each of equal parts of a stretch, 0 to 1.</summary>
-    /// <param name="fromFrame">The stretch's first frame.</param>
+    /// <summary>The maximum magnitude in each of equal parts of a range, 0 to 1.</summary>
+    /// <param name="fromFrame">The first frame of the range.</param>
     /// <param name="toFrame">The frame after its last.</param>
-    /// <param name="columns">One value for each part; what lies outside the sound is 0.</param>
+    /// <param name="columns">Receives one value for each part; 0 outside the sound.</param>
     public void Read(long fromFrame, long toFrame, Span<float> columns)
     {
         ArgumentOutOfRangeException.ThrowIfLessThan(toFrame, fromFrame);
@@ -48,7 +48,7 @@ public sealed class PeakPyramid
         }
     }
 
-    /// <summary>The lowest layer as little-endian 16-bit numbers; the others follow from it.</summary>
+    /// <summary>The lowest layer as little-endian 16-bit numbers; the others are computed from it.</summary>
     public byte[] ToBytes()
     {
         var bytes = new byte[_layers[0].Length * 2];
@@ -64,14 +64,14 @@ public sealed class PeakPyramid
         return new(lowest);
     }
 
-    /// <summary>Builds a pyramid from a sound that comes in blocks.</summary>
+    /// <summary>Builds a pyramid from blocks of a sound.</summary>
     public sealed class Builder
     {
         private readonly List<ushort> _lowest = [];
         private readonly float[] _bucket = new float[BaseFrames * Frames.Channels];
         private int _filled;
 
-        /// <summary>Takes the next interleaved samples.</summary>
+        /// <summary>Adds the next interleaved samples.</summary>
         public void Add(ReadOnlySpan<float> samples)
         {
             while (!samples.IsEmpty)
@@ -84,7 +84,7 @@ public sealed class PeakPyramid
             }
         }
 
-        /// <summary>The pyramid of all that was taken.</summary>
+        /// <summary>The pyramid of all samples added.</summary>
         public PeakPyramid Build()
         {
             if (_filled > 0) Close();

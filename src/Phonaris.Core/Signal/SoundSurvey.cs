@@ -2,13 +2,13 @@ using System.Numerics.Tensors;
 
 namespace Phonaris.Core.Signal;
 
-/// <summary>All that is measured of a sound on its one way through: loudness, true peak, silence at both ends, how like speech it is.</summary>
+/// <summary>Measures a sound in one pass: loudness, true peak, silence at both ends, and how speech-like it is.</summary>
 public sealed class SoundSurvey
 {
     /// <summary>Samples below this are silence at an end: −60 dBFS.</summary>
     private static readonly float Silence = Gain.FromDecibels(-60);
 
-    // Speech pauses between phrases and words; these are its usual share of pauses, and how often it comes back from one, a second.
+    // Speech pauses between phrases and words: its usual share of pauses, and how often it resumes after one, per second.
     private const double PauseDb = 20, UsualPauses = 0.12, UsualReturns = 0.5;
 
     private readonly LoudnessMeter _loudness = new();
@@ -16,7 +16,7 @@ public sealed class SoundSurvey
     private long _frames;
     private long _firstLoud = -1, _lastLoud = -1;
 
-    /// <summary>Takes the next interleaved stereo samples at 48 kHz.</summary>
+    /// <summary>Adds the next interleaved stereo samples at 48 kHz.</summary>
     public void Add(ReadOnlySpan<float> samples)
     {
         _loudness.Add(samples);
@@ -29,11 +29,11 @@ public sealed class SoundSurvey
         _frames += samples.Length / Frames.Channels;
     }
 
-    /// <summary>Ends the sound and gives its figures.</summary>
+    /// <summary>Ends the sound and returns its measurements.</summary>
     /// <param name="sampleRate">The file's own rate.</param>
     /// <param name="channels">The file's own channels.</param>
-    /// <param name="missing">How many frames could not be read.</param>
-    /// <param name="hasCover">Whether the file holds a cover picture.</param>
+    /// <param name="missing">The number of frames that could not be read.</param>
+    /// <param name="hasCover">Whether the file has a cover picture.</param>
     public SoundFigures End(int sampleRate, int channels, long missing, bool hasCover) => new(
         _frames, sampleRate, channels, Rounded(_loudness.IntegratedLufs()), Rounded(_loudness.LoudestLufs()), Rounded(_loudness.RangeLu()),
         Rounded(_peak.End()), _firstLoud < 0 ? _frames : _firstLoud, _firstLoud < 0 ? 0 : _frames - 1 - _lastLoud, VoiceLikeness(), missing, hasCover);

@@ -9,10 +9,10 @@ namespace Phonaris.Core.Signal;
 /// </summary>
 public static class TruePeak
 {
-    /// <summary>Frames the filter needs before the first one asked about.</summary>
+    /// <summary>The frames of context the filter needs before the first frame.</summary>
     public const int FramesBefore = 5;
 
-    /// <summary>Frames the filter needs after the last one asked about.</summary>
+    /// <summary>The frames of context the filter needs after the last frame.</summary>
     public const int FramesAfter = 6;
 
     private const int Taps = 12;
@@ -30,17 +30,17 @@ public static class TruePeak
     ];
 
     /// <summary>
-    /// No true peak exceeds the greatest sample times this: the largest sum of magnitudes of a phase, at least 1. Where even that
-    /// stays below a limit, oversampling can be left out.
+    /// No true peak exceeds the greatest sample times this: the largest sum of magnitudes of a phase, at least 1. If that
+    /// stays below a limit, oversampling is not needed.
     /// </summary>
     public static float Bound { get; } = Math.Max(1, Enumerable.Range(0, 4)
         .Max(phase => Coefficients.AsSpan(phase * Taps, Taps).ToArray().Sum(MathF.Abs)));
 
-    /// <summary>The greatest magnitude, sampled or between samples, of all channels of a stretch.</summary>
+    /// <summary>The maximum magnitude, at and between samples, of all channels of a part.</summary>
     /// <param name="samples">
-    /// Interleaved: <see cref="FramesBefore"/> frames of context, the stretch, <see cref="FramesAfter"/> frames of context.
+    /// Interleaved: <see cref="FramesBefore"/> frames of context, the part, <see cref="FramesAfter"/> frames of context.
     /// </param>
-    /// <param name="channels">Samples in a frame.</param>
+    /// <param name="channels">Samples per frame.</param>
     public static float Of(ReadOnlySpan<float> samples, int channels = Values.Frames.Channels)
     {
         var count = samples.Length - (FramesBefore + FramesAfter) * channels;
@@ -48,13 +48,13 @@ public static class TruePeak
         var greatest = Vector<float>.Zero;
         ref var first = ref MemoryMarshal.GetReference(samples);
         var (i, lanes) = (0, Vector<float>.Count);
-        // Two vectors at once share the loading of the coefficients.
+        // Two vectors at once share the loaded coefficients.
         for (; i <= count - 2 * lanes; i += 2 * lanes)
         {
             Vector<float> a0 = default, a1 = default, a2 = default, a3 = default, b0 = default, b1 = default, b2 = default, b3 = default;
             for (var tap = 0; tap < Taps; tap++)
             {
-                // Tap 0 weighs the newest sample.
+                // Tap 0 applies to the newest sample.
                 ref var x = ref Unsafe.Add(ref first, i + (Taps - 1 - tap) * channels);
                 var (a, b) = (Vector.LoadUnsafe(ref x), Vector.LoadUnsafe(ref x, (nuint)lanes));
                 var (c0, c1) = (new Vector<float>(Coefficients[tap]), new Vector<float>(Coefficients[Taps + tap]));

@@ -2,26 +2,26 @@ using System.Numerics.Tensors;
 
 namespace Phonaris.Core.Signal;
 
-/// <summary>The true peak of a sound that comes in blocks of any size; see <see cref="TruePeak"/>.</summary>
-/// <param name="channels">Samples in a frame.</param>
+/// <summary>The true peak of a sound in blocks of any size; see <see cref="TruePeak"/>.</summary>
+/// <param name="channels">Samples per frame.</param>
 public sealed class TruePeakMeter(int channels = Values.Frames.Channels)
 {
-    /// <summary>Frames looked at together: where they are too low to hold the peak, they are not oversampled.</summary>
+    /// <summary>Frames examined together: if they are too low to contain the peak, they are not oversampled.</summary>
     private const int BlockFrames = 1024;
 
     private const int Context = TruePeak.FramesBefore + TruePeak.FramesAfter;
 
-    // Begins with silence as context; frames wait here until what comes after them is known.
+    // Begins with silence as context; frames wait here for the context after them.
     private readonly float[] _waiting = new float[(BlockFrames + Context) * channels];
     private int _filled = TruePeak.FramesBefore * channels;
 
-    /// <summary>The greatest magnitude so far among frames with what comes after them known.</summary>
+    /// <summary>The maximum magnitude so far among frames with complete context.</summary>
     public float Peak { get; private set; }
 
-    /// <summary>The greatest magnitude of a sample so far.</summary>
+    /// <summary>The maximum magnitude of a sample so far.</summary>
     public float SamplePeak { get; private set; }
 
-    /// <summary>Takes the next interleaved samples, whole frames.</summary>
+    /// <summary>Adds the next interleaved samples, in whole frames.</summary>
     public void Add(ReadOnlySpan<float> samples)
     {
         while (!samples.IsEmpty)
@@ -34,7 +34,7 @@ public sealed class TruePeakMeter(int channels = Values.Frames.Channels)
         }
     }
 
-    /// <summary>Ends the sound, in silence, and gives its true peak in dBTP, or null when it was silent.</summary>
+    /// <summary>Ends the sound with silence, and returns its true peak in dBTP, or null for silence.</summary>
     public double? End()
     {
         Add(new float[TruePeak.FramesAfter * channels]);
@@ -45,7 +45,7 @@ public sealed class TruePeakMeter(int channels = Values.Frames.Channels)
     private void Measure()
     {
         var waiting = _waiting.AsSpan(0, _filled);
-        // The largest magnitude comes with its sign.
+        // The largest magnitude keeps its sign.
         var greatest = MathF.Abs(TensorPrimitives.MaxMagnitude<float>(waiting));
         SamplePeak = Math.Max(SamplePeak, greatest);
         if (greatest * TruePeak.Bound > Peak) Peak = Math.Max(Peak, TruePeak.Of(waiting, channels));

@@ -1,22 +1,22 @@
 namespace Phonaris.Core.Signal;
 
-/// <summary>Where a voice really sounds, by its K-weighted loudness (ITU-R BS.1770-5) in windows of 100 ms, gated relative to that of the whole.</summary>
+/// <summary>Detects speech in a voice, by its K-weighted loudness (ITU-R BS.1770-5) in windows of 100 ms, gated relative to that of the whole.</summary>
 public static class VoiceActivity
 {
-    /// <summary>How far below the whole a window still counts as speaking, in LU.</summary>
+    /// <summary>How far below the whole a window still counts as speech, in LU.</summary>
     private const double GateLu = 20;
 
-    /// <summary>What is quieter than this is no voice, in LUFS.</summary>
+    /// <summary>Anything quieter is not speech, in LUFS.</summary>
     private const double LeastLufs = -60;
 
-    /// <summary>Steps on either side of where it is looked.</summary>
+    /// <summary>The steps of a window on either side.</summary>
     private const int AroundSteps = 5;
 
-    /// <summary>Pauses shorter than this belong to a sentence, sounds shorter than that are none: 300 and 50 ms.</summary>
+    /// <summary>Shorter pauses belong to a sentence, and shorter sounds are not speech: 300 and 50 ms.</summary>
     private const long PauseFrames = 300 * Frames.PerMs, LeastFrames = 50 * Frames.PerMs;
 
-    /// <summary>The stretches of a voice in which it speaks, in order; all of it where it is too short to tell, none where nothing is heard in it.</summary>
-    /// <param name="track">How loud it is along its course.</param>
+    /// <summary>The ranges of speech in a voice, in order: all of it if it is too short to analyse, none if it is silent.</summary>
+    /// <param name="track">Its loudness over time.</param>
     public static ValueList<FrameStretch> Of(LoudnessTrack track)
     {
         ArgumentNullException.ThrowIfNull(track);

@@ -6,7 +6,7 @@ public enum Audibility
     /// <summary>Not audible.</summary>
     Not,
 
-    /// <summary>Hardly audible.</summary>
+    /// <summary>Barely audible.</summary>
     Hardly,
 
     /// <summary>Possibly audible.</summary>

@@ -1,8 +1,8 @@
 namespace Phonaris.Core.Values;
 
-/// <summary>A thing that has a name of its own among its like, and can be found by it, see <see cref="ValueList.IndexOf{T}"/>.</summary>
+/// <summary>An object with an id, by which it can be found in a list, see <see cref="ValueList.IndexOf{T}"/>.</summary>
 public interface IHasId
 {
-    /// <summary>Its id for as long as what it is in lives.</summary>
+    /// <summary>Its id, which never changes.</summary>
     string Id { get; }
 }

@@ -7,7 +7,7 @@ using System.Text.Json.Serialization;
 namespace Phonaris.Core.Values;
 
 /// <summary>
-/// An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+/// An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
 /// Written in JSON as an array.
 /// </summary>
 /// <typeparam name="T">The type of the items.</typeparam>
@@ -15,7 +15,7 @@ namespace Phonaris.Core.Values;
 [JsonConverter(typeof(ValueListConverterFactory))]
 public sealed class ValueList<T> : IReadOnlyList<T>, IEquatable<ValueList<T>>
 {
-    /// <summary>After so many things were looked for by their ids, there is an index of them: edits look for one or two, what goes over a whole show for all.</summary>
+    /// <summary>After this many lookups by id an index is made: an edit looks up one or two objects, a pass over the whole show all of them.</summary>
     private const int LookedForOften = 4;
 
     private readonly ImmutableArray<T> _items;
@@ -32,7 +32,7 @@ public sealed class ValueList<T> : IReadOnlyList<T>, IEquatable<ValueList<T>>
     /// <inheritdoc/>
     public T this[int index] => _items[index];
 
-    /// <summary>The first position whose item answers to <paramref name="match"/>, or -1.</summary>
+    /// <summary>The index of the first item that matches, or -1.</summary>
     public int FindIndex(Predicate<T> match)
     {
         ArgumentNullException.ThrowIfNull(match);
@@ -41,9 +41,9 @@ public sealed class ValueList<T> : IReadOnlyList<T>, IEquatable<ValueList<T>>
         return -1;
     }
 
-    /// <summary>The position of the first item of an id, or −1. The one who finds no index yet may make it: all come to the same.</summary>
+    /// <summary>The index of the first item with an id, or −1. Several threads may create the same index at once, which is harmless.</summary>
     /// <param name="id">The id.</param>
-    /// <param name="idOf">Gives the id of an item, always the same one.</param>
+    /// <param name="idOf">Returns the id of an item, always the same one.</param>
     internal int IndexOf(string id, Func<T, string> idOf)
     {
         if (_places is null && ++_lookedFor <= LookedForOften) return FindIndex(item => idOf(item) == id);
@@ -56,7 +56,7 @@ public sealed class ValueList<T> : IReadOnlyList<T>, IEquatable<ValueList<T>>
         return _places.GetValueOrDefault(id, -1);
     }
 
-    /// <summary>A list with <paramref name="item"/> put in at <paramref name="index"/>.</summary>
+    /// <summary>A list with <paramref name="item"/> inserted at <paramref name="index"/>.</summary>
     /// <exception cref="ArgumentOutOfRangeException">The index is not in 0…Count.</exception>
     public ValueList<T> Insert(int index, T item) => new(_items.Insert(index, item));
 
@@ -94,10 +94,10 @@ public sealed class ValueList<T> : IReadOnlyList<T>, IEquatable<ValueList<T>>
 /// <summary>Makes <see cref="ValueList{T}"/>s.</summary>
 public static class ValueList
 {
-    /// <summary>A list of the given items; what collection expressions call.</summary>
+    /// <summary>A list of the given items, for collection expressions.</summary>
     public static ValueList<T> Create<T>(ReadOnlySpan<T> items) => new(ImmutableArray.Create(items));
 
-    /// <summary>The position of the thing of an id, the first of them; −1 for none.</summary>
+    /// <summary>The index of the first object with an id; −1 for none.</summary>
     public static int IndexOf<T>(this ValueList<T> items, string id)
         where T : IHasId
     {
@@ -120,7 +120,7 @@ internal sealed class ValueListConverterFactory : JsonConverterFactory
 
     private sealed class Converter<T> : JsonConverter<ValueList<T>>
     {
-        // What a list may hold nothing at says so: see ValueListWithGaps.
+        // A list that may contain null has its own converter: see ValueListWithGaps.
         public override ValueList<T> Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
             JsonSerializer.Deserialize<ImmutableArray<T>>(ref reader, options) is not { IsDefault: false } items ? new([])
             : default(T) is null && Nullable.GetUnderlyingType(typeof(T)) is null && items.Any(i => i is null) ? throw new JsonException("A list has an empty entry.")
@@ -131,7 +131,7 @@ internal sealed class ValueListConverterFactory : JsonConverterFactory
     }
 }
 
-/// <summary>Reads a list that may hold nothing at some of its places.</summary>
+/// <summary>Reads a list that may contain null.</summary>
 internal sealed class ValueListWithGaps<T> : JsonConverter<ValueList<T?>>
     where T : class
 {

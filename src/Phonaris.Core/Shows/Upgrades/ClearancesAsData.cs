@@ -26,7 +26,7 @@ internal static partial class ClearancesAsData
                 rights["clearance"] = new JsonObject { ["number"] = given.Groups["number"].Value, ["destination"] = destination };
             if (PiecePattern().Match(proof) is { Success: true } inProof)
             {
-                // Older versions kept where it was got in the place of a proof.
+                // Older versions stored the source of a piece as its proof.
                 (rights["cataloguePiece"], rights["proof"]) = (inProof.Groups["id"].Value, "");
                 if (source.Length == 0) rights["source"] = proof;
             }

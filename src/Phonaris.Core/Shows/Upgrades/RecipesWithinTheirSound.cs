@@ -3,8 +3,8 @@ using System.Text.Json.Nodes;
 namespace Phonaris.Core.Shows.Upgrades;
 
 /// <summary>
-/// From format 1 to 2. A sound that was replaced by a shorter one left the recipes of its cues as they were: places that the sound does not
-/// have are dropped.
+/// From format 1 to 2. Replacing a sound with a shorter one left positions beyond its end in the recipes of its cues; these are
+/// removed.
 /// </summary>
 internal static class RecipesWithinTheirSound
 {
@@ -25,6 +25,6 @@ internal static class RecipesWithinTheirSound
             (fit[places] as JsonArray)?.RemoveAll(p => p is JsonObject place && (Number(place["fromFrame"]) > frames || Number(place["toFrame"]) > frames));
     }
 
-    // What is not as it should be is told by the one who reads the show.
+    // Invalid values are reported when the show is read.
     private static long? Number(JsonNode? node) => node is JsonValue value && value.TryGetValue<long>(out var number) ? number : null;
 }
