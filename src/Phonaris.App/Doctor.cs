@@ -28,7 +28,8 @@ internal static class Doctor
         lines.Add(Data(paths));
         lines.Add(Space(paths));
         lines.Add(Backup(paths));
-        var runs = File.Exists(paths.Address);
+        using var running = await RunningApp.FindAsync(paths, cancel);
+        var runs = running is not null;
         lines.Add(Port("port", options.Port, runs, "the app cannot start", "phonaris serve --port 5180"));
         lines.Add(Port("clicker port", options.ClickerPort, runs, "clickers use another port, which a firewall may block", "phonaris serve --clicker-port 5181"));
         lines.Add(Audio());

@@ -20,6 +20,29 @@ internal sealed class RunningApp : IDisposable
         if (KeyOf(address) is { } key) _http.DefaultRequestHeaders.Authorization = new("Bearer", key);
     }
 
+    /// <summary>Finds the app.</summary>
+    /// <param name="paths">The data folder.</param>
+    /// <param name="cancel">Cancels it.</param>
+    /// <returns>Null if it does not run.</returns>
+    public static async Task<RunningApp?> FindAsync(AppPaths paths, CancellationToken cancel)
+    {
+        if (!File.Exists(paths.Address) || !Uri.TryCreate(await File.ReadAllTextAsync(paths.Address, cancel), UriKind.Absolute, out var address)) return null;
+        var app = new RunningApp(address);
+        try
+        {
+            using var soon = CancellationTokenSource.CreateLinkedTokenSource(cancel);
+            soon.CancelAfter(AnswersWithin);
+            using var answer = await app._http.GetAsync(new Uri(AccessKey.HealthPath, UriKind.Relative), soon.Token);
+            if (answer.IsSuccessStatusCode) return app;
+        }
+        catch (Exception e) when (e is HttpRequestException or OperationCanceledException && !cancel.IsCancellationRequested)
+        {
+            // Left by a server that was killed.
+        }
+        app.Dispose();
+        return null;
+    }
+
     /// <summary>Finds the app, or starts it in the background.</summary>
     /// <param name="paths">The data folder.</param>
     /// <param name="settings">Settings to start it with.</param>
@@ -64,25 +87,6 @@ internal sealed class RunningApp : IDisposable
     public string AddressOf(string path) => new Uri(_address, path + _address.Query).ToString();
 
     public void Dispose() => _http.Dispose();
-
-    private static async Task<RunningApp?> FindAsync(AppPaths paths, CancellationToken cancel)
-    {
-        if (!File.Exists(paths.Address) || !Uri.TryCreate(await File.ReadAllTextAsync(paths.Address, cancel), UriKind.Absolute, out var address)) return null;
-        var app = new RunningApp(address);
-        try
-        {
-            using var soon = CancellationTokenSource.CreateLinkedTokenSource(cancel);
-            soon.CancelAfter(AnswersWithin);
-            using var answer = await app._http.GetAsync(new Uri(AccessKey.HealthPath, UriKind.Relative), soon.Token);
-            if (answer.IsSuccessStatusCode) return app;
-        }
-        catch (Exception e) when (e is HttpRequestException or OperationCanceledException && !cancel.IsCancellationRequested)
-        {
-            // Left by a server that was killed.
-        }
-        app.Dispose();
-        return null;
-    }
 
     /// <summary>Starts the app in its own session, so that it outlives the terminal.</summary>
     private static Process Start(IEnumerable<string> settings)

@@ -18,8 +18,8 @@ internal static class OpenVerb
                 string[] given = [.. settings.Given(parsed)];
                 using var app = await RunningApp.FindOrStartAsync(AppPaths.Of(given), settings.AsOptions(parsed), cancel);
                 var address = app.AddressOf(parsed.GetValue(file) is { } path ? await app.ImportAsync(path, cancel) : "/");
-                if (!Announcement.Open(address)) await parsed.InvocationConfiguration.Output.WriteLineAsync($"Phonaris is at {address}");
-                return 0;
+                if (await Announcement.OpenAsync(address)) return 0;
+                throw new RuleException($"No browser could be opened here. Phonaris is at {address}") { IsOfMachine = true };
             }
             catch (Exception e) when (e is RuleException or IOException or HttpRequestException)
             {

@@ -13,6 +13,8 @@ internal sealed class Announcement(IServer server, AppPaths paths, AccessKey key
 {
     private static readonly string[] Displays = ["DISPLAY", "WAYLAND_DISPLAY"];
 
+    private static readonly TimeSpan FailsWithin = TimeSpan.FromSeconds(3);
+
     public void Make()
     {
         // A server in a test has no address.
@@ -21,23 +23,31 @@ internal sealed class Announcement(IServer server, AppPaths paths, AccessKey key
         foreach (var address in addresses) Console.WriteLine($"Phonaris is at {key.AddTo(Reachable(address) + path)}");
         if (addresses.FirstOrDefault() is not { } first) return;
         PrivateFile.Write(paths.Address, key.AddTo(Reachable(first) + "/"));
-        if (options.Value.Open != "off") Open(key.AddTo(Reachable(first) + path));
+        if (options.Value.Open != "off") _ = OpenAsync(key.AddTo(Reachable(first) + path));
     }
 
     public void Withdraw() => File.Delete(paths.Address);
 
-    /// <summary>Opens an address in the browser of the desktop; does nothing where there is none.</summary>
-    public static bool Open(string address)
+    /// <summary>Opens an address in the browser of the desktop.</summary>
+    /// <returns>False if there is no desktop, or no browser.</returns>
+    public static async Task<bool> OpenAsync(string address)
     {
         if (Displays.All(v => string.IsNullOrEmpty(Environment.GetEnvironmentVariable(v)))) return false;
         try
         {
-            using var opener = Process.Start(new ProcessStartInfo("xdg-open", [address]) { RedirectStandardOutput = true, RedirectStandardError = true });
+            using var opener = Process.Start(new ProcessStartInfo("xdg-open", [address]) { RedirectStandardOutput = true, RedirectStandardError = true })!;
+            using var soon = new CancellationTokenSource(FailsWithin);
+            await opener.WaitForExitAsync(soon.Token);
+            return opener.ExitCode == 0;
+        }
+        catch (OperationCanceledException)
+        {
+            // Where xdg-open is the one that runs the browser, it ends with it.
             return true;
         }
         catch (System.ComponentModel.Win32Exception)
         {
-            // Not installed: the address is printed anyway.
+            // Not installed.
             return false;
         }
     }
