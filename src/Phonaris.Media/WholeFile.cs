@@ -5,6 +5,9 @@ namespace Phonaris.Media;
 /// <summary>Writes a file so that it appears complete or not at all, even after a power cut.</summary>
 public static class WholeFile
 {
+    /// <summary>The error number of a file system that is mounted read-only, EROFS.</summary>
+    private const int ReadOnly = 30;
+
     /// <summary>Writes a partial file next to the path and moves it into place when it is complete.</summary>
     /// <param name="path">The final path.</param>
     /// <param name="write">Writes to the partial path.</param>
@@ -18,6 +21,9 @@ public static class WholeFile
         try
         {
             Directory.CreateDirectory(Path.GetDirectoryName(full)!);
+            // Outside programs would say less clearly that the folder is not writable.
+            File.Create(partial).Dispose();
+            File.Delete(partial);
             await write(partial);
             if (isDerived) File.Move(partial, full, overwrite: true);
             else FinishedFile.Place(partial, full);
@@ -26,9 +32,9 @@ public static class WholeFile
         {
             throw DiskFull.Exception();
         }
-        catch (UnauthorizedAccessException)
+        catch (Exception e) when (e is UnauthorizedAccessException or IOException { HResult: ReadOnly })
         {
-            throw new RuleException($"{path} cannot be written. Choose another place.");
+            throw new RuleException($"{path} cannot be written. Choose another place.") { IsOfMachine = true };
         }
         finally
         {

@@ -1,3 +1,4 @@
+using Phonaris.Media;
 using Phonaris.Storage;
 
 namespace Phonaris.Web.Hosting;
@@ -43,11 +44,11 @@ public static class BackupCommands
         catch (RuleException e)
         {
             await errors.WriteLineAsync(e.Message);
-            return 3;
+            return e.IsOfMachine ? 1 : 3;
         }
         catch (Exception e) when (e is IOException or UnauthorizedAccessException)
         {
-            await errors.WriteLineAsync(StartFailure.Sentence(e));
+            await errors.WriteLineAsync(Faults.IsDiskFull(e) ? DiskFull.Exception().Message : e.Message);
             return 1;
         }
     }
