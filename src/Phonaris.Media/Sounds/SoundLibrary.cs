@@ -134,7 +134,10 @@ public sealed class SoundLibrary : IDisposable
     /// <exception cref="RuleException">One of them cannot be read.</exception>
     public async Task PrepareAllAsync(Show show, CancellationToken cancel)
     {
-        if ((await PrepareWhatCanBeAsync(show, cancel)).Values.FirstOrDefault() is { } problem) throw new RuleException(problem);
+        ArgumentNullException.ThrowIfNull(show);
+        await PrepareWhatCanBeAsync(show, cancel);
+        if (show.Sounds.Select(s => ProblemOf(s.Media)).FirstOrDefault(p => p is not null) is { } problem)
+            throw new RuleException(problem.Says) { IsOfMachine = problem.IsOfMachine };
     }
 
     /// <summary>Prepares the readable sounds of a show. The others are silent until they can be read.</summary>
@@ -163,7 +166,7 @@ public sealed class SoundLibrary : IDisposable
                     var tries = File.Exists(_original(sound.Media)) && known is not null ? known.Tries + 1 : 0;
                     Forget(sound.Media);
                     var says = e is RuleException ? e.Message : $"The file of {sound.Name} cannot be read: {e.Message} The disk may be failing. Add {sound.FileName} again.";
-                    _states[sound.Media] = new Unavailable(says, Environment.TickCount64, tries);
+                    _states[sound.Media] = new Unavailable(says, Environment.TickCount64, tries, e is RuleException { IsOfMachine: true });
                 }
             });
         var problems = show.Sounds.Select(s => (s.Id, Problem: ProblemOf(s.Media))).Where(s => s.Problem is not null).ToDictionary(s => s.Id, s => s.Problem!.Says);
@@ -268,8 +271,8 @@ public sealed class SoundLibrary : IDisposable
     /// <summary>It can be read.</summary>
     private sealed record Ready(Prepared Prepared) : State;
 
-    /// <summary>Why it cannot be read, when that was found (in milliseconds of the system clock), and how often it was tried.</summary>
-    private sealed record Unavailable(string Says, long FoundAt, int Tries) : State;
+    /// <summary>Why it cannot be read, when that was found (in milliseconds of the system clock), how often it was tried, and whether the fault is of the machine.</summary>
+    private sealed record Unavailable(string Says, long FoundAt, int Tries, bool IsOfMachine) : State;
 
     /// <summary>Replaces a sound that cannot be read.</summary>
     private sealed class SilentSound : ISoundReader
