@@ -36,6 +36,12 @@ export default tseslint.config(
         },
     },
     {
+        files: ["public/serviceWorker.js"],
+        languageOptions: {
+            globals: Object.fromEntries(["self", "caches", "fetch", "URL"].map((name) => [name, "readonly"])),
+        },
+    },
+    {
         // One data layer: there it is decided, once for all, what happens when a request fails.
         files: ["src/**"],
         ignores: ["src/api/**", "src/tests/**", "src/**/*.test.*"],

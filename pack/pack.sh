@@ -15,8 +15,8 @@ say() { echo "pack: $*" >&2; }
 # program RID FOLDER: publishes the program with its own runtime, and puts beside it what it shows and plays.
 program() {
   rm -rf "$2"
-  # Paths of this machine must not get into the program.
-  dotnet publish src/Phonaris.App -c Release -r "$1" --self-contained -o "$2" -v q --nologo -p:ContinuousIntegrationBuild=true -p:DebugType=none -p:OpenApiGenerateDocuments=false -p:Packing=true >&2
+  # Paths of this machine must not get into the program, nor what was built with them.
+  dotnet publish src/Phonaris.App -c Release -r "$1" --self-contained -o "$2" --artifacts-path "$work/build" -v q --nologo -p:ContinuousIntegrationBuild=true -p:DebugType=none -p:OpenApiGenerateDocuments=false -p:Packing=true >&2
   # What only builds, debuggers and the server's own tests need.
   rm -f "$2"/*.pdb "$2"/*.xml "$2"/Phonaris.Web "$2"/Phonaris.Web.runtimeconfig.json "$2"/Phonaris.Web.deps.json "$2"/*.staticwebassets.* "$2"/createdump \
     "$2"/libmscordaccore.so "$2"/libmscordbi.so "$2"/libcoreclrtraceptprovider.so

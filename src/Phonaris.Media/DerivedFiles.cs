@@ -20,6 +20,15 @@ public sealed class DerivedFiles(string root)
     /// <summary>Whether a file exists.</summary>
     public bool Has(string name) => IsThere(PathOf(name));
 
+    /// <summary>The path of a file if it exists, or null.</summary>
+    public string? Find(string name)
+    {
+        var path = PathOf(name);
+        if (!IsThere(path)) return null;
+        NoteUse(path);
+        return path;
+    }
+
     /// <summary>The path of a file, which is made if it does not exist.</summary>
     /// <param name="name">Its name; may contain a folder.</param>
     /// <param name="make">Writes the file to a path.</param>

@@ -87,6 +87,8 @@ internal static class AppHost
         services.AddSingleton<MeasuredShows>();
         services.AddSingleton<RunStore>();
         services.AddSingleton<LiveRuns>();
+        services.AddSingleton<StemPieces>();
+        services.AddSingleton<RequestActivity>();
         services.AddSingleton<ClickerRooms>();
         services.AddSingleton<ClickerHost>();
         services.AddSingleton<IShowDeletionHandler, DisconnectClickers>();
@@ -101,6 +103,7 @@ internal static class AppHost
             services.AddHostedService(s => s.GetRequiredService<JobRunner>());
             services.AddHostedService(s => s.GetRequiredService<Housekeeping>());
             services.AddHostedService<WarmUp>();
+            services.AddHostedService<StemPreparation>();
             services.AddHostedService(s => s.GetRequiredService<MissingPrograms>());
         }
         services.AddSingleton<IJobWork, ImportSound>();
@@ -181,6 +184,7 @@ internal static class AppHost
         var key = app.Services.GetRequiredService<AccessKey>();
         app.Use(key.FilterAsync);
         app.UseMiddleware<SameOrigin>();
+        app.Use(app.Services.GetRequiredService<RequestActivity>().CountAsync);
         app.UseResponseCompression();
         app.UseDefaultFiles();
         app.UseStaticFiles(ClientFiles);

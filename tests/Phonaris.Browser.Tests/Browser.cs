@@ -25,6 +25,7 @@ public class Browser : IDisposable
     private readonly Browsers _browsers;
     private readonly ChromeDriver _driver;
     private readonly bool _withDemo, _hears;
+    private bool _isLost;
 
     public Browser(Browsers browsers)
         : this(browsers, withDemo: false, hears: false)
@@ -63,6 +64,7 @@ public class Browser : IDisposable
     /// <summary>Resets everything: no shows except the original demo, and nothing stored by pages.</summary>
     public Browser Fresh()
     {
+        if (_isLost) RestartServer();
         CloseTabs();
         // Resets the network emulation. Emulating an unlimited network would keep throttling it and cost a third of a core.
         _driver.ExecuteCdpCommand("Network.disable", []);
@@ -115,10 +117,18 @@ public class Browser : IDisposable
     }
 
     /// <summary>Stops the server, as in the middle of a talk.</summary>
-    public void LoseServer() => _app.Dispose();
+    public void LoseServer()
+    {
+        _app.Dispose();
+        _isLost = true;
+    }
 
     /// <summary>Starts the server again at the same address with its data.</summary>
-    public void RestartServer() => _app = Start(_app.ClientOptions.BaseAddress.Port);
+    public void RestartServer()
+    {
+        _app = Start(_app.ClientOptions.BaseAddress.Port);
+        _isLost = false;
+    }
 
     /// <summary>Touches an element and drags it down by a number of pixels; taps it for none.</summary>
     public void Touch(string css, int by = 0)

@@ -11,7 +11,10 @@ public sealed class FirefoxJourney(Browser browser) : IClassFixture<Browser>
     private static readonly string Sounds = """
         (async () => {
           const off = new OfflineAudioContext(2, 48000, 48000);
-          const piece = await off.decodeAudioData(await (await caches.match("/kept/0/0")).arrayBuffer());
+          const names = (await caches.keys()).filter((name) => name.startsWith("phonaris-show-"));
+          const cache = await caches.open(names[0]);
+          const first = await cache.match((await cache.keys()).find(({ url }) => /\/stems\/\w+\/0$/.test(url)));
+          const piece = await off.decodeAudioData(await first.arrayBuffer());
           const sum = (samples) => Math.round(samples.reduce((all, s) => all + Math.abs(s), 0) * 10);
           await off.audioWorklet.addModule("/assets/LIMITER");
           const loud = off.createBuffer(2, 48000, 48000);

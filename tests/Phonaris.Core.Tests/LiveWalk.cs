@@ -38,7 +38,7 @@ public sealed class LiveWalk(LivePlan plan, int seed)
     {
         var cue = plan.Cues.Count == 0 ? "" : plan.Cues[_random.Next(plan.Cues.Count)].Id;
         var last = plan.Places.Count - 1;
-        return _random.Next(12) switch
+        return _random.Next(13) switch
         {
             0 or 1 or 2 or 3 => GoTo(_run.Place >= 0 && plan.Places[_run.Place].Loops ? plan.Places[_run.Place].LoopStart!.Value : Math.Min(_run.Place + 1, last)),
             4 or 5 => GoTo(Math.Max(_run.Place - 1, 0)),
@@ -47,6 +47,7 @@ public sealed class LiveWalk(LivePlan plan, int seed)
             8 => new(LiveEventKind.FadeOut, _now) { CueId = cue },
             9 => new(LiveEventKind.Seek, _now) { CueId = cue, FromMs = _random.Next(500) },
             10 => new(LiveEventKind.Silence, _now),
+            11 => new(LiveEventKind.Resume, _now),
             _ => GoTo(_run.Place >= 0 ? plan.Places[_run.Place].LoopExit ?? last : 0),
         };
     }
@@ -56,10 +57,27 @@ public sealed class LiveWalk(LivePlan plan, int seed)
     private LiveStroke Take(LiveEvent happened)
     {
         var beds = _sounding.Keys.Where(IsBed).ToList();
+        var before = new Dictionary<string, (long At, long From)>(_sounding);
+        if (happened.Kind == LiveEventKind.Resume)
+        {
+            // The page that played it is gone.
+            _sounding.Clear();
+            _due.Clear();
+        }
         var orders = _run.Take(happened);
         List<string> broken = [.. orders.SelectMany(Carry)];
         if (_run.Place >= 0) broken.AddRange(Broken(happened, orders, beds, plan.Places[_run.Place]));
+        if (happened.Kind == LiveEventKind.Resume) broken.AddRange(BrokenBy(before));
         return new(happened, orders, [.. broken]);
+    }
+
+    /// <summary>What a new page does not go on with as the clock says.</summary>
+    private IEnumerable<string> BrokenBy(Dictionary<string, (long At, long From)> before)
+    {
+        foreach (var (id, (at, from)) in before.Where(s => IsBed(s.Key) && !(_cues[s.Key].LengthMs <= s.Value.From + _now - s.Value.At)))
+            if (!_sounding.Keys.Any(IsBed)) yield return $"{id} was lost.";
+            else if (_sounding.TryGetValue(id, out var now) && now.From != from + _now - at) yield return $"{id} is not where the clock says.";
+        foreach (var id in _sounding.Keys.Where(id => _cues[id].Kind is SoundKind.Voice or SoundKind.Spot && before.ContainsKey(id))) yield return $"{id} starts in its middle.";
     }
 
     /// <summary>The invariants that do not hold.</summary>

@@ -1,4 +1,3 @@
-using System.Buffers.Binary;
 using System.Net;
 using System.Net.Http.Json;
 using System.Runtime.InteropServices;
@@ -48,8 +47,8 @@ public sealed class LiveTests(App app) : IClassFixture<App>
         // After an edit, the run is unchanged.
         await EditAsync(show, new SetLevel(cue, 0));
         Assert.Equal(samples, await StemAsync(show, run, 0));
-        foreach (var nowhere in new[] { "none/stems/0", $"{run.Id}/stems/1", $"{run.Id}/stems/-1" })
-            Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.GetAsync($"/api/shows/{show}/runs/{nowhere}")).StatusCode);
+        foreach (var nowhere in new[] { $"{new string('0', 24)}/0", $"{stem.Key}/1000", $"{stem.Key}/-1", "x.y/0" })
+            Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.GetAsync($"/api/shows/{show}/stems/{nowhere}")).StatusCode);
 
         // Afterwards: times beside the plan, and the holds they would give; invalid reports are rejected.
         var log = new RunLog([new(slides[0], 0, 3_120), new(slides[1], 3_120, 1_000), new(slides[0], 4_120, 500)], [new(0, slides[0], "Hum began with slide 1")]);
@@ -120,17 +119,17 @@ public sealed class LiveTests(App app) : IClassFixture<App>
 
     private async Task<NewRunView> BeginAsync(string show) => await App.ReadAsync<NewRunView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/runs", new { kind = "present" }));
 
-    /// <summary>The samples of a stem, each of its segments decoded separately.</summary>
+    /// <summary>The samples of a stem, each of its segments decoded separately; the last one is requested first.</summary>
     private async Task<float[]> StemAsync(string show, RunView run, int stem)
     {
-        var (wire, samples) = (await _app.Http.GetByteArrayAsync($"/api/shows/{show}/runs/{run.Id}/stems/{stem}"), new List<float>());
-        for (var at = 0; at < wire.Length;)
+        var (count, samples) = ((int)((run.Stems[stem].Frames + run.PieceFrames - 1) / run.PieceFrames), new List<float>());
+        var pieces = new byte[count][];
+        for (var n = count - 1; n >= 0; n--) pieces[n] = await _app.Http.GetByteArrayAsync($"/api/shows/{show}/stems/{run.Stems[stem].Key}/{n}");
+        foreach (var piece in pieces)
         {
-            var length = BinaryPrimitives.ReadInt32LittleEndian(wire.AsSpan(at));
-            await File.WriteAllBytesAsync(_app.PathOf("piece.flac"), wire[(at + 4)..(at + 4 + length)]);
+            Assert.Equal(0, samples.Count % (run.PieceFrames * 2));
+            await File.WriteAllBytesAsync(_app.PathOf("piece.flac"), piece);
             samples.AddRange(MemoryMarshal.Cast<byte, float>(await File.ReadAllBytesAsync(_app.Make("piece.f32", "-i", _app.PathOf("piece.flac"), "-f", "f32le"))));
-            at += 4 + length;
-            if (at < wire.Length) Assert.Equal(0, samples.Count % (run.PieceFrames * 2));
         }
         return [.. samples];
     }

@@ -3152,7 +3152,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/shows/{id}/runs/{runId}/stems/{stem}": {
+    "/api/shows/{id}/stems/{key}/{piece}": {
         parameters: {
             query?: never;
             header?: never;
@@ -3165,8 +3165,8 @@ export interface paths {
                 header?: never;
                 path: {
                     id: string;
-                    runId: string;
-                    stem: number;
+                    key: string;
+                    piece: number;
                 };
                 cookie?: never;
             };
@@ -7662,7 +7662,7 @@ export interface components {
              * @description The kinds of LiveEvent.
              * @enum {unknown}
              */
-            kind: "goTo" | "due" | "start" | "seek" | "fadeOut" | "silence" | "ended";
+            kind: "goTo" | "due" | "start" | "seek" | "fadeOut" | "silence" | "ended" | "resume";
             /**
              * Format: int64
              * @description When it happens, in milliseconds of the audio clock.
@@ -7680,6 +7680,11 @@ export interface components {
              * @description Where the cue plays from, in milliseconds from its start.
              */
             fromMs: number;
+            /**
+             * @description An immutable list that equals another if their items are equal, so that whole shows can be compared by value.
+             *     Written in JSON as an array.
+             */
+            paused: string[];
         };
         /** @description A named position in a cue. */
         LiveMarker: {
@@ -9116,6 +9121,8 @@ export interface components {
         };
         /** @description The stem of some cues. */
         StemView: {
+            /** @description Its name: the same for stems that sound the same. */
+            key: string;
             /** @description The cues of the plan. */
             cueIds: string[];
             /**

@@ -15,6 +15,9 @@ public sealed record LiveEvent(LiveEventKind Kind, long AtMs)
 
     /// <summary>Where the cue plays from, in milliseconds from its start.</summary>
     public long FromMs { get; init; }
+
+    /// <summary>When a run is resumed: the cues that are paused individually, and stay so.</summary>
+    public ValueList<string> Paused { get; init; } = [];
 }
 
 /// <summary>The kinds of <see cref="LiveEvent"/>.</summary>
@@ -40,6 +43,9 @@ public enum LiveEventKind
 
     /// <summary>A cue has reached its own end.</summary>
     Ended,
+
+    /// <summary>Another page goes on with the run, after a reload, a crash, or on another machine: nothing plays in it yet.</summary>
+    Resume,
 }
 
 /// <summary>An order to the audio output.</summary>

@@ -77,6 +77,9 @@ public sealed class LiveRun
                 Order(new(LiveOrderKind.Ended, happened.CueId, LiveReason.Finished));
                 Follow(happened.CueId);
                 break;
+            case LiveEventKind.Resume:
+                Resume(happened.Paused);
+                break;
         }
         return [.. _orders];
     }
@@ -114,6 +117,46 @@ public sealed class LiveRun
             Order(new(LiveOrderKind.Wait, end.CueId, LiveReason.SpanEnded) { InMs = end.DelayMs });
         }
         _left = null;
+    }
+
+    /// <summary>
+    /// Goes on where the clock says. Beds and videos play on from where they would be. Voices and spots stay silent until they are triggered:
+    /// a sentence that starts in its middle helps nobody.
+    /// </summary>
+    private void Resume(ValueList<string> paused)
+    {
+        foreach (var (id, at) in _ends.ToList())
+        {
+            if (at > _now)
+            {
+                Order(new(LiveOrderKind.Wait, id, LiveReason.SpanEnded) { InMs = at - _now });
+                continue;
+            }
+            _ends.Remove(id);
+            // One that was triggered again after its end plays on.
+            if (StateOf(id) is { Phase: CuePhase.Sounding or CuePhase.Waiting } state && state.StartMs < at) _states[id] = new(CuePhase.Over, 0, 0);
+        }
+        var ended = new List<string>();
+        foreach (var cue in Active().Where(c => !paused.Contains(c.Id)))
+        {
+            var state = StateOf(cue.Id);
+            if (state.StartMs > _now)
+            {
+                Order(new(LiveOrderKind.Wait, cue.Id, LiveReason.Began) { InMs = state.StartMs - _now });
+                continue;
+            }
+            var position = state.FromMs + _now - state.StartMs;
+            var isOver = cue.LengthMs is { } length && position >= length;
+            if (!isOver && cue.Kind is SoundKind.Bed or SoundKind.Video)
+            {
+                if (state.Phase == CuePhase.Waiting) Start(cue, position, LiveReason.Began);
+                else Begin(cue, position, new(SilenceFadeMs, FadeCurve.EqualPower), LiveReason.CameBack);
+                continue;
+            }
+            _states[cue.Id] = new(CuePhase.Over, 0, isOver ? 0 : position);
+            if (isOver) ended.Add(cue.Id);
+        }
+        foreach (var id in ended) Follow(id);
     }
 
     /// <summary>Whether a playing or waiting cue has reached its end.</summary>

@@ -16,6 +16,9 @@ public sealed record LiveStem(ScheduledCue Cue, long LengthFrames, long LoopFrom
     /// <summary>The silence between the end of music with its own ending and its repeat, in frames: long enough for the presenter to go on in it.</summary>
     private const long BreathFrames = Frames.PerSecond;
 
+    /// <summary>Its name: the same for stems that sound the same.</summary>
+    public string Key => ToSchedule().ContentKey(0, LengthFrames);
+
     /// <summary>Whether it loops without end.</summary>
     public bool Loops => LoopFrom < LengthFrames;
 

@@ -9,7 +9,7 @@ namespace Phonaris.Exports.Players;
 internal static class PlayerSounds
 {
     /// <summary>The cache name of a stem's segments.</summary>
-    public static string NameOf(LiveStem stem) => $"player/{stem.ToSchedule().ContentKey(0, stem.LengthFrames)}.pieces";
+    public static string NameOf(LiveStem stem) => $"player/{stem.Key}.pieces";
 
     /// <summary>Writes the segments of a stem, as <see cref="SoundPieces"/> does.</summary>
     public static async Task WriteAsync(LiveStem stem, ExportTools tools, string path, CancellationToken cancel)

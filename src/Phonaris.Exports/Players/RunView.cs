@@ -39,7 +39,7 @@ public sealed record RunView(
         var show = timed.Show;
         return new(
             id, revision, show.WithCardsDrawn(), timed.Order, plan,
-            [.. stems.Select(s => new StemView(s.CueIds, s.Stem.LengthFrames, s.Stem.LoopFrom))], SoundPieces.PieceFrames,
+            [.. stems.Select(s => new StemView(s.Stem.Key, s.CueIds, s.Stem.LengthFrames, s.Stem.LoopFrom))], SoundPieces.PieceFrames,
             Explanation.PlannedSilences(timed).ToDictionary(s => s.SlideId, s => s.Around),
             Enum.GetValues<FadeCurve>().ToDictionary(c => c, IReadOnlyList<float> (c) => [.. Enumerable.Range(0, CurvePoints + 1).Select(n => new FadeShape(CurvePoints, c).At(n))]),
             [.. timed.Manual.Select(c => show.Sound(c.SoundId).Name).Distinct()], shownElsewhere);
@@ -47,7 +47,8 @@ public sealed record RunView(
 }
 
 /// <summary>The stem of some cues.</summary>
+/// <param name="Key">Its name: the same for stems that sound the same.</param>
 /// <param name="CueIds">The cues of the plan.</param>
 /// <param name="Frames">Its length, in frames at 48 kHz.</param>
 /// <param name="LoopFrom">The frame from which it repeats; its length if it does not.</param>
-public sealed record StemView(IReadOnlyList<string> CueIds, long Frames, long LoopFrom);
+public sealed record StemView(string Key, IReadOnlyList<string> CueIds, long Frames, long LoopFrom);

@@ -211,6 +211,10 @@ public sealed class SoundLibrary : IDisposable
         return new FittedSound(Open(source), fitted, fitted.Cut is null ? source.Frame(inFrame) : 0);
     }
 
+    /// <summary>Whether a sound was found to be unreadable, so that it is silent.</summary>
+    /// <param name="hash">Its content hash.</param>
+    public bool IsUnavailable(string hash) => ProblemOf(hash) is not null;
+
     /// <summary>Whether everything a cue plays has been computed.</summary>
     public bool IsReady(SoundSource source) => source.Speed == 1 || Stretched(source).IsReady();
 

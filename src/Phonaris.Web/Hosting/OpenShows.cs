@@ -21,11 +21,14 @@ internal sealed class OpenShows(ShowStore shows, FileUses uses)
         foreach (var page in _pages.Keys.Where(p => p.Connection == connection)) _pages.TryRemove(page, out _);
     }
 
+    /// <summary>The ids of the open shows.</summary>
+    public IReadOnlyList<string> Ids => [.. _pages.Keys.Select(p => p.ShowId).Distinct()];
+
     /// <summary>The content hashes of the files in use.</summary>
     public async Task<IReadOnlySet<string>> FilesAsync(CancellationToken cancel)
     {
         var hashes = (await uses.HashesAsync(FileUserKind.Job, cancel)).ToHashSet();
-        foreach (var id in _pages.Keys.Select(p => p.ShowId).Distinct())
+        foreach (var id in Ids)
         {
             try
             {

@@ -24,6 +24,9 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPa
     private readonly Channel<JobRow> _short = Channel.CreateUnbounded<JobRow>(), _long = Channel.CreateUnbounded<JobRow>();
     private readonly ConcurrentDictionary<string, OpenJob> _open = new();
 
+    /// <summary>Whether any job is unfinished.</summary>
+    public bool IsWorking => !_open.IsEmpty;
+
     /// <summary>Stores a job and queues it; returns an unfinished one with the same subject instead, if there is one.</summary>
     public async Task<JobView> AddAsync<TInput>(string showId, string kind, string name, TInput input, CancellationToken cancel, string? subject = null)
     {

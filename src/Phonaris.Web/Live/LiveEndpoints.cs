@@ -1,4 +1,3 @@
-using System.Net.Mime;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Phonaris.Core.Checking;
 using Phonaris.Core.Live;
@@ -6,7 +5,6 @@ using Phonaris.Exports.Players;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
 using Phonaris.Web.Hearing;
-using Phonaris.Web.Hosting;
 using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Live;
@@ -29,17 +27,27 @@ internal static class LiveEndpoints
                 RunView.Of(run.Id, stored.Revision, show, run.Plan, run.Stems, asked.Kind == RunKind.Present && others), await views.StrandsAsync(stored, cancel)));
         });
 
-        // Piece after piece, each preceded by its length in bytes: 32 bits, little-endian. Each piece can be decoded on its own.
-        api.MapGet("/shows/{id}/runs/{runId}/stems/{stem:int}", async Task<Results<EmptyHttpResult, NotFound>> (
-            string id, string runId, int stem, SoundLibrary sounds, LiveRuns runs, AppPaths paths, HttpResponse response, CancellationToken cancel) =>
+        // Named by what is heard in it, so it never changes.
+        api.MapGet("/shows/{id}/stems/{key:regex(^[0-9a-f]+$)}/{piece:int:min(0)}", async Task<Results<PhysicalFileHttpResult, NotFound>> (
+            string id, string key, int piece, ShowStore shows, SoundLibrary sounds, TimedShows timed, LiveRuns runs, StemPieces pieces, HttpResponse response, CancellationToken cancel) =>
         {
-            if (runs.Find(id, runId)?.Stems is not { } stems || stem < 0 || stem >= stems.Count) return TypedResults.NotFound();
-            var schedule = stems[stem].Stem.ToSchedule();
-            await sounds.PrepareAsync(schedule.Cues[0].Source, 0, null, cancel);
-            response.ContentType = MediaTypeNames.Application.Octet;
+            if (pieces.Find(key, piece) is not { } path)
+            {
+                var stem = runs.StemOf(id, key) ?? await OfShowAsync();
+                if (stem is null || piece >= StemPieces.CountOf(stem)) return TypedResults.NotFound();
+                path = await pieces.GetAsync(stem, piece, cancel);
+            }
+            // The page keeps it itself.
             response.Headers.CacheControl = "no-store";
-            await SoundPieces.WriteAsync(schedule, sounds.Open, paths.Work, response.Body, cancel);
-            return TypedResults.Empty;
+            return TypedResults.PhysicalFile(path, "audio/flac");
+
+            // The server was started again since the run began.
+            async Task<LiveStem?> OfShowAsync()
+            {
+                if (await shows.FindAsync(id, cancel) is not { } stored) return null;
+                await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
+                return LiveStem.OfAll(timed.Of(stored)).Select(s => s.Stem).FirstOrDefault(s => s.Key == key);
+            }
         });
 
         api.MapPut("/shows/{id}/runs/{runId}", async Task<Results<NoContent, NotFound>> (

@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using Phonaris.Core.Live;
 
 namespace Phonaris.Web.Live;
 
@@ -20,6 +21,9 @@ internal sealed class LiveRuns
 
     /// <summary>A run, or null.</summary>
     public LiveShow? Find(string showId, string runId) => _runs.TryGetValue(runId, out var run) && run.Stored.Id == showId ? run : null;
+
+    /// <summary>The stem of a show being presented, by its name, or null.</summary>
+    public LiveStem? StemOf(string showId, string key) => _runs.Values.Where(r => r.Stored.Id == showId).Select(r => r.StemOf(key)).FirstOrDefault(s => s is not null);
 
     /// <summary>Whether a page is presenting a show.</summary>
     public bool IsPresented(string showId) => _pages.Values.Any(page => _runs.TryGetValue(page.RunId, out var run) && run.Kind == RunKind.Present && run.Stored.Id == showId);

@@ -10,7 +10,7 @@ interface Props {
   stage: Stage;
   /** The address of the picture of a cue's hotspot. */
   spotPicture: (cueId: string) => string | undefined;
-  pictures: Pictures["had"];
+  pictures: Pictures;
   /** When the talk begins, by this machine's clock; undefined for no countdown. */
   startsAt: number | undefined;
 }

@@ -7,12 +7,13 @@ import { useNow } from "../engine/useNow";
 import { useStageKeys } from "../engine/useStageKeys";
 import { useWakeLock } from "../../ui/useWakeLock";
 import type { Pictures } from "../engine/pictures";
+import { useRunMemory } from "../engine/useRunMemory";
 import { words } from "./words";
 
 interface Props {
   stage: Stage;
   showId: string;
-  pictures: Pictures["had"];
+  pictures: Pictures;
 }
 
 /** A self-running show in full screen; manual cues are not triggered. Escape ends it, and arrow keys still move it. */
@@ -20,6 +21,7 @@ export function SelfRunning({ stage, showId, pictures }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const now = useNow(stage);
   useStageKeys(stage);
+  useRunMemory(showId, stage, { hasAudience: false });
   useWakeLock();
   useEffect(() => {
     const element = box.current;

@@ -14,7 +14,7 @@ interface Layer {
 }
 
 /** The current slide with its videos, over the one before until its transition has ended. */
-export function SlideLayers({ stage, pictures }: { stage: Stage; pictures: Pictures["had"] }) {
+export function SlideLayers({ stage, pictures }: { stage: Stage; pictures: Pictures }) {
   const now = useNow(stage);
   const [layers, setLayers] = useState<readonly Layer[]>([]);
   const slideOf = (place: number | undefined) => stage.places[place ?? -1]?.slideId;
@@ -46,7 +46,7 @@ export function SlideLayers({ stage, pictures }: { stage: Stage; pictures: Pictu
 interface LayerProps {
   stage: Stage;
   layer: Layer;
-  pictures: Pictures["had"];
+  pictures: Pictures;
   /** Whether another one is visible under it until its transition has ended. */
   over: boolean;
   /** Called with its key when its picture is loaded, and when it covers what is under it. */

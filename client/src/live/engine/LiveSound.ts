@@ -2,9 +2,8 @@ import type { Schemas } from "../../api/client";
 import { framesPerSecond } from "../../ui/format";
 import limiterUrl from "./limiterWorklet?worker&url";
 import { courseOf, follow, overAt, type Speaker } from "./ducks";
-import { SegmentCache } from "./SegmentCache";
 import type { Fade, LiveCue, LiveOrder } from "./run";
-import { Stems } from "./Stem";
+import { pieceAt, Stems } from "./Stem";
 import { StemPlayer } from "./StemPlayer";
 
 type RunView = Schemas["RunView"];
@@ -26,7 +25,6 @@ const heldEdge = 0.03; // seconds in which all is held or let go
 export class LiveSound {
   readonly context = new AudioContext({ sampleRate: framesPerSecond, latencyHint: "interactive" });
   readonly stems: Stems;
-  private kept: Promise<SegmentCache> | undefined;
   private voices = new Map<string, Voice>();
   /** The last stop of each cue that has not begun again: where it had begun by the audio clock, and when its fade-out ends. */
   private stopped = new Map<string, { origin: number; until: number }>();
@@ -35,6 +33,7 @@ export class LiveSound {
   readonly analyser = this.context.createAnalyser();
   private speakers: (Speaker & { cueId: string })[] = [];
   private limited = false;
+  private closed = false;
 
   constructor(
     private run: RunView,
@@ -63,9 +62,6 @@ export class LiveSound {
   /** The time of the audio clock, in milliseconds. */
   now = () => Math.round(this.context.currentTime * 1000);
 
-  /** Where downloads are stored. */
-  keep = () => (this.kept ??= SegmentCache.open(this.run.id));
-
   /** Decodes the beginnings of cues that may be needed soon. */
   expect(cueIds: Iterable<string>) {
     for (const id of cueIds)
@@ -73,6 +69,16 @@ export class LiveSound {
         .of(id)
         ?.decoded(0)
         .catch(() => undefined);
+  }
+
+  /** Decodes what cues play at positions in milliseconds from their starts. */
+  async decodeAt(positions: readonly (readonly [string, number])[]) {
+    await Promise.allSettled(
+      positions.map(([id, ms]) => {
+        const stem = this.stems.of(id);
+        return stem?.decoded(pieceAt(stem, (ms / 1000) * framesPerSecond));
+      }),
+    );
   }
 
   carryOut(order: LiveOrder, cue: LiveCue) {
@@ -137,9 +143,10 @@ export class LiveSound {
   }
 
   close() {
+    if (this.closed) return;
+    this.closed = true;
     for (const id of [...this.voices.keys()]) this.stop(id, { ms: 5, curve: "linear" });
     window.setTimeout(() => void this.context.close(), 50);
-    void this.kept?.then((kept) => kept.close()).catch(() => undefined);
   }
 
   private start(cue: LiveCue, fromMs: number, fade: Fade) {

@@ -1,5 +1,5 @@
 import type { Schemas } from "../../api/client";
-import { LiveRun, type LiveEvent, type LiveOrder, type LivePlace } from "./run";
+import { LiveRun, type LiveEvent, type LiveOrder, type LivePlace, type SavedRun } from "./run";
 import { watchClock } from "../../hearing/watchClock";
 import { LiveSound } from "./LiveSound";
 import { addBounded } from "./bounded";
@@ -30,7 +30,23 @@ export interface Now {
   talkFromMs: number;
   /** When the current slide was reached. */
   slideSinceMs: number;
+  /** The overall level, as the position of its control from 0 to 1. */
+  level: number;
   version: number;
+}
+
+/** What another page needs to go on with a running show, besides its plan. */
+export interface SavedStage {
+  /** When it was saved: by the clock of the machine, by the audio clock, and by {@link Stage.timeMs}. */
+  at: { wallMs: number; audioMs: number; timeMs: number };
+  advanceMode: AdvanceMode;
+  run: SavedRun;
+  now: Pick<Now, "place" | "black" | "paused" | "talkSinceMs" | "talkFromMs" | "slideSinceMs" | "level">;
+  beganMs: number;
+  placeSinceMs: number;
+  held: readonly (readonly [string, number])[];
+  last: readonly (readonly [string, string])[];
+  log: RunLog;
 }
 
 /** The length of a jump within a sound, in milliseconds. */
@@ -49,7 +65,7 @@ const mostExpected = 24; // what is decoded at a time has its bounds
 export class Stage {
   readonly run: LiveRun;
   readonly sound: LiveSound;
-  readonly log: RunLog = { stays: [], lines: [] };
+  log: RunLog = { stays: [], lines: [] };
   /** The addresses of videos by file id: local ones, which do not need the server. */
   readonly videos = new Map<string, string>();
   private listeners = new Set<() => void>();
@@ -82,6 +98,7 @@ export class Stage {
       talkSinceMs: undefined,
       talkFromMs: 0,
       slideSinceMs: 0,
+      level: 1,
       version: 0,
     };
     this.sound.context.onstatechange = () => {
@@ -125,14 +142,66 @@ export class Stage {
 
   /** Begins at a place; called from a click, so that the browser allows the sound. Returns whether it did. */
   async begin(place: number, advanceMode: AdvanceMode): Promise<boolean> {
-    // Without an output device this never resolves.
-    await Promise.race([this.sound.context.resume(), new Promise((done) => window.setTimeout(done, patienceMs))]);
-    if (this.sound.context.state !== "running") return false;
+    if (!(await this.wakeSound())) return false;
     this.advanceMode = advanceMode;
-    this.stopWatch = watchClock(this.sound.context, this.moves, (soundLost) => this.tell({ soundLost }));
     this.beganMs = this.timeMs();
     this.goTo(place);
     return true;
+  }
+
+  /** What another page needs to go on with this run. */
+  save(): SavedStage {
+    const { place, black, paused, talkSinceMs, talkFromMs, slideSinceMs, level } = this.now;
+    return {
+      at: { wallMs: wallMs(), audioMs: this.sound.now(), timeMs: this.timeMs() },
+      advanceMode: this.advanceMode,
+      run: this.run.save(),
+      now: { place, black, paused, talkSinceMs, talkFromMs, slideSinceMs, level },
+      beganMs: this.beganMs,
+      placeSinceMs: this.placeSinceMs,
+      held: [...this.held],
+      last: [...this.last],
+      log: this.log,
+    };
+  }
+
+  /** Goes on with a run of another page, where the clock says; called from a click, like {@link begin}. Returns whether the browser allowed the sound. */
+  async resume(saved: SavedStage): Promise<boolean> {
+    if (!(await this.wakeSound())) return false;
+    this.advanceMode = saved.advanceMode;
+    // While a show is paused its clocks stand still.
+    const awayMs = () => (saved.now.paused ? 0 : Math.max(0, wallMs() - saved.at.wallMs));
+    this.pausedMs = performance.now() - saved.at.timeMs - awayMs();
+    this.run.restore(saved.run, this.sound.now() - saved.at.audioMs - awayMs());
+    this.beganMs = saved.beganMs;
+    this.placeSinceMs = saved.placeSinceMs;
+    this.held = new Map(saved.held);
+    this.last = new Map(saved.last);
+    this.log = saved.log;
+    this.now = { ...this.now, ...saved.now, paused: false };
+    this.setLevel(saved.now.level);
+    // Decoded before it is due, so that it begins where the clock says.
+    await this.sound.decodeAt(
+      this.view.plan.cues.flatMap(({ id }) => {
+        const { phase, fromMs, startMs } = this.run.stateOf(id);
+        return phase === "sounding" ? [[id, fromMs + this.sound.now() - startMs] as const] : [];
+      }),
+    );
+    const held = new Map(this.held);
+    this.happen({ kind: "resume", paused: [...held.keys()] });
+    this.held = held;
+    const here = this.place();
+    if (here) this.waitForNext(here, Math.max(0, here.stayMs - this.onPlaceMs()));
+    this.expect(this.now.place);
+    if (saved.now.paused) await this.pause();
+    this.tell({});
+    return true;
+  }
+
+  /** Sets the overall level, by the position of its control from 0 to 1. */
+  setLevel(level: number) {
+    this.sound.setLevel(level ** 2);
+    this.tell({ level });
   }
 
   on() {
@@ -240,13 +309,27 @@ export class Stage {
     this.tell({});
   }
 
+  /** Ends the show. */
   end() {
     if (this.now.ended) return;
+    this.endStay(this.timeMs());
+    this.release();
+    this.tell({ ended: true, soundLost: false });
+  }
+
+  /** Stops everything in this page; the show itself has not ended, and can be resumed. */
+  release() {
     this.stopAlarm?.();
     this.stopWatch?.();
-    this.endStay(this.timeMs());
-    this.tell({ ended: true, soundLost: false });
     this.sound.close();
+  }
+
+  private async wakeSound(): Promise<boolean> {
+    // Without an output device this never resolves.
+    await Promise.race([this.sound.context.resume(), new Promise((done) => window.setTimeout(done, patienceMs))]);
+    if (this.sound.context.state !== "running") return false;
+    this.stopWatch = watchClock(this.sound.context, this.moves, (soundLost) => this.tell({ soundLost }));
+    return true;
   }
 
   private next() {
@@ -258,11 +341,11 @@ export class Stage {
   }
 
   /** With planned holds, and in the waiting loop, the next place follows automatically. */
-  private waitForNext(here: LivePlace) {
+  private waitForNext(here: LivePlace, stayMs = here.stayMs) {
     this.stopAlarm?.();
     this.stopAlarm = undefined;
     if (this.advanceMode !== "hand" || here.loopStart != null)
-      this.stopAlarm = this.sound.alarm(here.stayMs, () => {
+      this.stopAlarm = this.sound.alarm(stayMs, () => {
         // A self-running show plays a waiting loop once.
         if (this.advanceMode !== "hand" && here.loops) this.goTo(here.loopExit ?? this.now.place);
         else this.next();
@@ -316,3 +399,6 @@ export class Stage {
     for (const listener of this.listeners) listener();
   }
 }
+
+/** The time of this machine's clock in milliseconds, which all its pages share. */
+const wallMs = () => performance.timeOrigin + performance.now();

@@ -1,5 +1,7 @@
 import type { Schemas } from "../../api/client";
-import type { ReadPiece } from "./SegmentCache";
+
+/** Returns a piece, encoded. */
+type ReadPiece = (piece: number) => Promise<ArrayBuffer>;
 
 /** The sound of cues: a course of frames in pieces, decoded when needed. */
 export interface Stem {
@@ -11,6 +13,15 @@ export interface Stem {
   ready(piece: number): AudioBuffer | undefined;
   decoded(piece: number): Promise<AudioBuffer>;
 }
+
+/** A frame of the course of a stem as a frame of the stem, repeats folded; undefined after its end. */
+export function frameWithin({ frames, loopFrom }: Stem, frame: number): number | undefined {
+  if (frame < frames) return frame;
+  return loopFrom < frames ? loopFrom + ((frame - loopFrom) % (frames - loopFrom)) : undefined;
+}
+
+/** The piece of a stem with a frame of its course; the first one after its end. */
+export const pieceAt = (stem: Stem, frame: number) => Math.floor((frameWithin(stem, frame) ?? 0) / stem.pieceFrames);
 
 const mostBytes = 48e6; // decoded and at hand, for all stems together: room for all that is expected at a place
 const floatBytes = 4;
@@ -26,7 +37,7 @@ export class Stems {
     private view: Schemas["RunView"],
   ) {}
 
-  /** Adds a stem that is held in memory. */
+  /** Adds a stem. */
   add(index: number, read: ReadPiece) {
     const stem = this.view.stems[index];
     if (!stem) return;
@@ -38,8 +49,6 @@ export class Stems {
       decoded: (piece) => this.decode(key(piece), () => read(piece)),
     });
   }
-
-  has = (index: number) => this.stems.has(index);
 
   /** The stem of a cue, if it is there. */
   of(cueId: string): Stem | undefined {

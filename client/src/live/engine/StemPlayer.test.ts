@@ -1,5 +1,4 @@
 import { describe, expect, it } from "vitest";
-import { piecesOf } from "./fetchStems";
 import type { Stem } from "./Stem";
 import { StemPlayer } from "./StemPlayer";
 
@@ -147,20 +146,4 @@ describe("a playing stem", () => {
     }
     expect(early.sets).toHaveLength(0);
   });
-});
-
-it("parses segments from any network chunks", async () => {
-  const pieces = [3, 0, 7_000, 1].map((length, n) => new Uint8Array(length).fill(n + 1));
-  const wire = pieces.flatMap((p) => [...new Uint8Array(new Uint32Array([p.length]).buffer), ...p]);
-  for (const part of [1, 3, 1_000, 9_000]) {
-    const body = new ReadableStream<Uint8Array<ArrayBuffer>>({
-      start(to) {
-        for (let at = 0; at < wire.length; at += part) to.enqueue(Uint8Array.from(wire.slice(at, at + part)));
-        to.close();
-      },
-    });
-    const taken = [];
-    for await (const piece of piecesOf(body)) taken.push(piece);
-    expect(taken).toEqual(pieces);
-  }
 });

@@ -1,4 +1,4 @@
-import type { Stem } from "./Stem";
+import { frameWithin, type Stem } from "./Stem";
 
 const ahead = 6; // seconds that are decoded and set before they are due
 const lead = 0.015; // seconds from being called for to sounding, where a piece must meet the next: what is set at once begins some blocks late
@@ -36,7 +36,7 @@ export class StemPlayer {
     const { stem, context } = this;
     const rate = context.sampleRate;
     // Scheduled pieces are counted in whole frames from the start, so that errors do not add up.
-    let [frame, laid] = [this.within(fromFrame) ?? 0, 0];
+    let [frame, laid] = [frameWithin(this.stem, fromFrame) ?? 0, 0];
     let began: number | undefined;
     while (stem.frames > 0) {
       const piece = Math.floor(frame / stem.pieceFrames);
@@ -56,7 +56,7 @@ export class StemPlayer {
       const offset = frame - piece * stem.pieceFrames + late;
       if (buffer && offset < length) this.lay(buffer, (began + laid + late) / rate, offset / rate);
       laid += length - (frame - piece * stem.pieceFrames);
-      const next = this.within(piece * stem.pieceFrames + length);
+      const next = frameWithin(stem, piece * stem.pieceFrames + length);
       if (next === undefined) break;
       frame = next;
       while (
@@ -70,13 +70,6 @@ export class StemPlayer {
     while (this.sources.size > 0) await new Promise<void>((done) => (this.oneEnded = done));
     // Not before the constructor's caller has it.
     queueMicrotask(this.told.ended);
-  }
-
-  /** A frame of its course as a frame of the stem, repeats folded; undefined after the end. */
-  private within(frame: number): number | undefined {
-    const { frames, loopFrom } = this.stem;
-    if (frame < frames) return frame;
-    return loopFrom < frames ? loopFrom + ((frame - loopFrom) % (frames - loopFrom)) : undefined;
   }
 
   private lay(buffer: AudioBuffer, at: number, offset: number) {

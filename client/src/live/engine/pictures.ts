@@ -1,54 +1,30 @@
-import { fetchFile, pictureUrl, type Schemas } from "../../api/client";
+import { pictureUrl, type Schemas } from "../../api/client";
 
 type RunView = Schemas["RunView"];
 
-/** A picture: its address, and its file unless that could not be downloaded; then it is requested again when shown. */
+/** A picture: its address, and its file once it is loaded; until then it is requested when it is shown. */
 export interface Picture {
   address: string;
   file?: Blob;
 }
 
-/** The pictures of all places by slide and step, available without the server, and the slides whose pictures could not be downloaded. */
-export interface Pictures {
-  had: ReadonlyMap<string, Picture>;
-  missing: readonly string[];
-}
+/** The pictures of all places, by slide and step. */
+export type Pictures = ReadonlyMap<string, Picture>;
 
-const atOnce = 4;
-
-/** Downloads the missing pictures of all places, a few at a time; reports the fraction. */
-export async function fetchPictures(
-  showId: string,
-  run: RunView,
-  told: (fraction: number) => void,
-  cancel: AbortSignal,
-  before: Pictures["had"] = new Map(),
-): Promise<Pictures> {
-  const had = new Map<string, Picture>();
+/** The pictures of a run. Steps that look the same share one. */
+export function picturesOf(showId: string, run: RunView): Pictures {
+  const byAddress = new Map<string, Picture>();
   const pictures = new Map<string, Picture>();
-  const missing = new Set<string>();
-  const here = new Map([...before.values()].map((picture) => [picture.address, picture]));
-  const wanted = run.plan.places.flatMap((place) => {
+  for (const place of run.plan.places) {
     const slide = run.show.slides.find((s) => s.id === place.slideId);
-    if (!slide) return [];
+    if (!slide) continue;
     const address = pictureUrl(showId, slide, 1920, place.step + 1);
-    const picture = pictures.get(address) ?? here.get(address) ?? { address };
-    const isFirst = !pictures.has(address);
-    pictures.set(address, picture);
-    had.set(`${place.slideId} ${place.step}`, picture);
-    return isFirst && !picture.file ? [{ picture, number: place.number }] : [];
-  });
-  let done = 0;
-  const left = [...wanted];
-  const work = async () => {
-    for (let next = left.shift(); next; next = left.shift()) {
-      const answer = await fetchFile(next.picture.address, { signal: cancel }).catch(() => undefined);
-      if (answer) next.picture.file = await answer.blob();
-      else missing.add(`slide ${next.number}`);
-      told(++done / wanted.length);
-    }
-  };
-  await Promise.all(Array.from({ length: atOnce }, work));
-  told(1);
-  return { had, missing: [...missing] };
+    const picture = byAddress.get(address) ?? { address };
+    byAddress.set(address, picture);
+    pictures.set(keyOf(place), picture);
+  }
+  return pictures;
 }
+
+/** The key of a place's picture. */
+export const keyOf = (place: { slideId: string; step: number }) => `${place.slideId} ${place.step}`;

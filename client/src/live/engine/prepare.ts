@@ -1,65 +1,76 @@
 import type { Schemas, StrandView } from "../../api/client";
 import { createRun } from "../../api/runs";
-import { fetchPictures, type Pictures } from "./pictures";
+import { keepApp } from "./keepApp";
+import { RunFiles, runUrl } from "./RunFiles";
+import type { UnfinishedRun } from "./runMemory";
+import { ShowCache } from "./ShowCache";
 import { Stage } from "./Stage";
-import { fetchStems } from "./fetchStems";
-import { fetchVideos } from "./videos";
 import { failures } from "./words";
 
-/** A show with everything downloaded. */
+/** A run that can begin as soon as its first files are loaded. */
 export interface Prepared {
   stage: Stage;
   /** The cues as they are drawn. */
   strands: readonly StrandView[];
-  /** The pictures by slide and step, available without the server. */
-  pictures: Pictures["had"];
-  /** The slides whose pictures, and the sounds, that could not be downloaded. */
-  missing: { pictures: readonly string[]; sounds: readonly string[] };
+  files: RunFiles;
+  /** The unfinished run that this one goes on with. */
+  resumes?: UnfinishedRun;
 }
 
-/** Downloads everything needed to present the current show; reports the fraction. */
-export async function prepare(
+/** Creates a run of the current show, and begins to load its files. */
+export async function prepare(showId: string, kind: Schemas["RunKind"], cancel: AbortSignal): Promise<Prepared> {
+  if (!window.isSecureContext) throw new Error(failures.notSecure);
+  const [created, cache] = await Promise.all([createRun(showId, kind), ShowCache.open(showId)]);
+  await cache.keep(runUrl(created.run.id), Response.json(created));
+  return begun(created, showId, kind, cache, cancel);
+}
+
+/** Prepares to go on with a run whose page is gone; undefined if its plan is no longer stored. The server is not needed. */
+export async function prepareResume(resumes: UnfinishedRun, cancel: AbortSignal): Promise<Prepared | undefined> {
+  const { showId, runId, kind, stage } = resumes;
+  const cache = await ShowCache.open(showId);
+  const stored = await cache.read(runUrl(runId));
+  if (!stored) {
+    cache.close();
+    return undefined;
+  }
+  const created = (await stored.json()) as Schemas["NewRunView"];
+  return { ...(await begun(created, showId, kind, cache, cancel, stage.now.place)), resumes };
+}
+
+async function begun(
+  { run, strands }: Schemas["NewRunView"],
   showId: string,
   kind: Schemas["RunKind"],
-  told: (fraction: number) => void,
+  cache: ShowCache,
   cancel: AbortSignal,
+  from = 0,
 ): Promise<Prepared> {
-  if (!window.isSecureContext) throw new Error(failures.notSecure);
-  const { run, strands } = await createRun(showId, kind);
-  cancel.throwIfAborted();
   const stage = new Stage(run, kind);
+  const files = new RunFiles(showId, stage, cache);
+  const prepared = { stage, strands, files };
   try {
     await stage.sound.prepare();
-    return await fetchMissing(showId, { stage, strands }, told, cancel);
+    cancel.throwIfAborted();
   } catch (e) {
-    release(stage);
+    release(prepared);
     throw e;
   }
+  files.load(from);
+  stage.expect(from);
+  let place = from;
+  stage.subscribe(() => {
+    const now = stage.snapshot().place;
+    if (now < 0 || now === place) return;
+    place = now;
+    files.load(place);
+  });
+  void keepApp();
+  return prepared;
 }
 
-/** Downloads what is missing of a show. */
-export async function fetchMissing(
-  showId: string,
-  { stage, strands, pictures: before }: Pick<Prepared, "stage" | "strands"> & Partial<Pick<Prepared, "pictures">>,
-  told: (fraction: number) => void,
-  cancel: AbortSignal,
-): Promise<Prepared> {
-  const run = stage.view;
-  const pictures = await fetchPictures(showId, run, (f) => told(0.2 * f), cancel, before);
-  const videos = await fetchVideos(showId, run, stage.videos, (f) => told(0.2 + 0.2 * f), cancel);
-  const sounds = await fetchStems(showId, run, stage.sound, (f) => told(0.4 + 0.6 * f), cancel);
-  cancel.throwIfAborted();
-  stage.expect(0);
-  return {
-    stage,
-    strands,
-    pictures: pictures.had,
-    missing: { pictures: pictures.missing, sounds: [...new Set([...videos, ...sounds])] },
-  };
-}
-
-/** Releases everything held for a show that is no longer presented. */
-export function release(stage: Stage) {
-  stage.end();
-  for (const address of stage.videos.values()) URL.revokeObjectURL(address);
+/** Releases everything held for a show that this page no longer presents. */
+export function release({ stage, files }: Prepared) {
+  stage.release();
+  files.close();
 }

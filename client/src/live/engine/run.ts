@@ -21,6 +21,13 @@ export interface CueState {
   fromMs: number;
 }
 
+/** What changes in a run: its place, the states of its cues, and when spans end. */
+export interface SavedRun {
+  place: number;
+  states: readonly (readonly [string, CueState])[];
+  ends: readonly (readonly [string, number])[];
+}
+
 const none: Fade = { ms: 0, curve: "equalPower" };
 const fresh: CueState = { phase: "fresh", startMs: 0, fromMs: 0 };
 
@@ -47,6 +54,20 @@ export class LiveRun {
     const cue = this.cues.get(cueId);
     if (!cue) throw new Error(`The plan has no cue ${cueId}.`);
     return cue;
+  }
+
+  /** What has changed since the run began. */
+  save(): SavedRun {
+    return { place: this.place, states: [...this.states], ends: [...this.ends] };
+  }
+
+  /** Goes on with a saved run, whose times were so many milliseconds less. */
+  restore({ place, states, ends }: SavedRun, shiftMs: number) {
+    this.place = place;
+    // A time of 0 is that of a cue that does not play.
+    const shifted = (state: CueState) => (isActive(state) ? { ...state, startMs: state.startMs + shiftMs } : state);
+    this.states = new Map(states.map(([id, state]) => [id, shifted(state)]));
+    this.ends = new Map(ends.map(([id, at]) => [id, at + shiftMs]));
   }
 
   /** The orders of going to a place, and the run after that; nothing is changed. */
@@ -82,7 +103,8 @@ export class LiveRun {
     } else if (kind === "silence") {
       for (const cue of this.active())
         this.stop(cue, { ms: this.plan.silenceFadeMs, curve: "equalPower" }, "silence", "over");
-    } else if (state.phase === "sounding") {
+    } else if (kind === "resume") this.resume(happened.paused ?? []);
+    else if (state.phase === "sounding") {
       this.states.set(cueId, { phase: "over", startMs: 0, fromMs: 0 });
       this.order({ kind: "ended", cueId, reason: "finished" });
       this.follow(cueId, false);
@@ -119,6 +141,36 @@ export class LiveRun {
       this.order({ kind: "wait", cueId, reason: "spanEnded", inMs: delayMs });
     }
     this.left = undefined;
+  }
+
+  private resume(paused: readonly string[]) {
+    for (const [cueId, at] of [...this.ends]) {
+      if (at > this.now) {
+        this.order({ kind: "wait", cueId, reason: "spanEnded", inMs: at - this.now });
+        continue;
+      }
+      this.ends.delete(cueId);
+      if (this.isActive(cueId) && this.stateOf(cueId).startMs < at)
+        this.states.set(cueId, { phase: "over", startMs: 0, fromMs: 0 });
+    }
+    const ended: string[] = [];
+    for (const cue of this.active().filter((c) => !paused.includes(c.id))) {
+      const state = this.stateOf(cue.id);
+      if (state.startMs > this.now) {
+        this.order({ kind: "wait", cueId: cue.id, reason: "began", inMs: state.startMs - this.now });
+        continue;
+      }
+      const position = state.fromMs + this.now - state.startMs;
+      const isOver = cue.lengthMs !== null && position >= cue.lengthMs;
+      if (!isOver && (cue.kind === "bed" || cue.kind === "video")) {
+        if (state.phase === "waiting") this.start(cue, position, "began");
+        else this.begin(cue, position, { ms: this.plan.silenceFadeMs, curve: "equalPower" }, "cameBack");
+        continue;
+      }
+      this.states.set(cue.id, { phase: "over", startMs: 0, fromMs: isOver ? 0 : position });
+      if (isOver) ended.push(cue.id);
+    }
+    for (const cueId of ended) this.follow(cueId, false);
   }
 
   private isOver = (cueId: string) =>

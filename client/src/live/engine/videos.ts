@@ -1,33 +1,8 @@
-import { fetchFile, type Schemas, videoFileUrl } from "../../api/client";
 import type { Seen } from "../../videos/seen";
 import type { LiveCue } from "./run";
-import { blobWithProgress } from "../../api/files";
 import type { Stage } from "./Stage";
 
-type RunView = Schemas["RunView"];
 type LiveVideo = NonNullable<LiveCue["video"]>;
-
-/** Downloads the videos of a run, so that they play without the server; reports the fraction, and which failed. */
-export async function fetchVideos(
-  showId: string,
-  run: RunView,
-  videos: Map<string, string>,
-  told: (fraction: number) => void,
-  cancel: AbortSignal,
-): Promise<string[]> {
-  const wanted = [...new Set(run.plan.cues.flatMap((c) => c.video?.file ?? []))].filter((f) => !videos.has(f));
-  const missing = new Set<string>();
-  for (const [i, file] of wanted.entries()) {
-    const answer = await fetchFile(`${videoFileUrl(showId, file)}?wait=true`, { signal: cancel }).catch(
-      () => undefined,
-    );
-    const part = (fraction: number) => told((i + fraction) / wanted.length);
-    if (answer) videos.set(file, URL.createObjectURL(await blobWithProgress(answer, part)));
-    else for (const cue of run.plan.cues) if (cue.video?.file === file) missing.add(cue.name);
-    told((i + 1) / wanted.length);
-  }
-  return [...missing];
-}
 
 /** The videos on the slide of a place, the lowest layer first. */
 export const videosAt = (stage: Stage, place: number): (LiveCue & { video: LiveVideo })[] =>

@@ -5,7 +5,6 @@ import { Select, Checkbox } from "../../ui/fields";
 import { sendSavedRuns } from "./keepRun";
 import { PresenterView } from "./PresenterView";
 import { ChecksStrip } from "../../findings/ChecksStrip";
-import { useFindings } from "../../findings/useChecks";
 import { ReadyCard } from "./ReadyCard";
 import { RunEnd } from "./RunEnd";
 import { RunReport } from "./RunReport";
@@ -14,7 +13,7 @@ import { useSlideVoices } from "./useSlideVoices";
 import { VoicesSaved } from "./VoicesSaved";
 import { useNow } from "../engine/useNow";
 import type { Prepared } from "../engine/prepare";
-import { usePrepared } from "./usePrepared";
+import { useFindingsWhenReady, usePrepared } from "./usePrepared";
 import { useNotices } from "./useNotices";
 import { ThemedPart } from "../../ui/ThemedPart";
 import { words } from "./words";
@@ -23,7 +22,7 @@ import { words } from "./words";
 export default function DryRunPage() {
   const view = useView();
   const ready = usePrepared(view.id, "dry");
-  const findings = useFindings(view.id, view.revision);
+  const findings = useFindingsWhenReady(view.id, ready.prepared);
   const { prepared, begun } = ready;
   const recording = useSlideVoices(view.id);
   if (begun && prepared)
@@ -103,12 +102,12 @@ interface RehearsedProps {
   voices: SlideVoices | undefined;
 }
 
-function Rehearsed({ showId, prepared: { stage, strands, pictures }, voices }: RehearsedProps) {
+function Rehearsed({ showId, prepared: { stage, strands, files, resumes }, voices }: RehearsedProps) {
   const now = useNow(stage);
   const notices = useNotices(showId, stage);
   // Saving a voice edits the show; that needs no notice.
   const told = voices ? notices.filter((notice) => notice.about !== "edit") : notices;
-  const [startsAt, setStartsAt] = useState<number>();
+  const [startsAt, setStartsAt] = useState(resumes?.startsAt);
   const slideId = stage.place()?.slideId;
   useEffect(() => {
     const slide = stage.view.show.slides.find((s) => s.id === slideId);
@@ -128,9 +127,10 @@ function Rehearsed({ showId, prepared: { stage, strands, pictures }, voices }: R
       stage={stage}
       showId={showId}
       strands={strands}
-      pictures={pictures}
+      pictures={files.pictures}
       startsAt={startsAt}
       setStartsAt={setStartsAt}
+      hadAudience={resumes?.hasAudience ?? false}
       notices={[...(voices ? [words.recording] : []), ...told.map((notice) => notice.words)]}
     />
   );

@@ -1,7 +1,6 @@
 import { useState } from "react";
 import { useParams } from "react-router";
 import { ChecksStrip } from "../../findings/ChecksStrip";
-import { useFindings } from "../../findings/useChecks";
 import { ClickerDialog } from "../clicker/ClickerDialog";
 import { ManualCuesNotice } from "./ManualCuesNotice";
 import { PresenterView } from "./PresenterView";
@@ -12,7 +11,7 @@ import type { AdvanceMode } from "../engine/Stage";
 import { useClicker } from "../clicker/useClicker";
 import { useNow } from "../engine/useNow";
 import type { Prepared } from "../engine/prepare";
-import { usePrepared } from "./usePrepared";
+import { useFindingsWhenReady, usePrepared } from "./usePrepared";
 import { useNotices } from "./useNotices";
 import { ThemedPart } from "../../ui/ThemedPart";
 import { words } from "./words";
@@ -22,7 +21,7 @@ export default function PresentPage() {
   const { showId = "" } = useParams();
   const ready = usePrepared(showId, "present");
   const { prepared, advanceMode, begun } = ready;
-  const findings = useFindings(showId, prepared?.stage.view.revision);
+  const findings = useFindingsWhenReady(showId, prepared);
   return (
     <ThemedPart theme="lantern" className="h-screen">
       {begun && prepared ? (
@@ -49,25 +48,26 @@ export default function PresentPage() {
 }
 
 function Shown({ showId, prepared, advanceMode }: { showId: string; prepared: Prepared; advanceMode: AdvanceMode }) {
-  const { stage, strands, pictures } = prepared;
+  const { stage, strands, files, resumes } = prepared;
   const now = useNow(stage);
   const notices = useNotices(showId, stage);
-  const [startsAt, setStartsAt] = useState<number>();
+  const [startsAt, setStartsAt] = useState(resumes?.startsAt);
   const [clicking, setClicking] = useState(false);
   const clicker = useClicker(showId, stage);
   if (now.ended) return <RunEnd showId={showId} stage={stage} />;
-  if (advanceMode !== "hand") return <SelfRunning stage={stage} showId={showId} pictures={pictures} />;
+  if (advanceMode !== "hand") return <SelfRunning stage={stage} showId={showId} pictures={files.pictures} />;
   return (
     <>
       <PresenterView
         stage={stage}
         showId={showId}
         strands={strands}
-        pictures={pictures}
+        pictures={files.pictures}
         startsAt={startsAt}
         setStartsAt={setStartsAt}
         notices={notices.map((notice) => notice.words)}
         openClicker={() => setClicking(true)}
+        hadAudience={resumes?.hasAudience ?? false}
       />
       {clicking && <ClickerDialog clicker={clicker} close={() => setClicking(false)} />}
     </>

@@ -21,6 +21,7 @@ import { useNow, useTick } from "../engine/useNow";
 import { useCommands } from "../../ui/useCommands";
 import { useStageKeys } from "../engine/useStageKeys";
 import { useWakeLock } from "../../ui/useWakeLock";
+import { useRunMemory } from "../engine/useRunMemory";
 import { useLeaveWarning } from "../../ui/useLeaveWarning";
 import { Status } from "../../ui/Status";
 import { words } from "./words";
@@ -29,21 +30,23 @@ interface Props {
   stage: Stage;
   showId: string;
   strands: readonly StrandView[];
-  pictures: Pictures["had"];
+  pictures: Pictures;
   startsAt: number | undefined;
   setStartsAt: (at: number | undefined) => void;
   /** A notice above everything else, for example that the show was edited meanwhile. */
   notices: readonly string[];
   openClicker?: () => void;
+  /** Whether the audience window was open before the show was resumed. */
+  hadAudience?: boolean;
 }
 
 const wideAspect = 16 / 9;
 
 /** The presenter's page, for a dark room and a glance from a metre away: the timeline and the notes. */
 export function PresenterView(props: Props) {
-  const { stage, showId, strands, pictures, startsAt, setStartsAt, notices, openClicker } = props;
+  const { stage, showId, strands, pictures, startsAt, setStartsAt, notices, openClicker, hadAudience } = props;
   const now = useNow(stage);
-  const [audience, setAudience] = useState<Audience>();
+  const [audience, setAudience] = useState<Audience | undefined>(() => (hadAudience ? openAudience() : undefined));
   const [over, setOver] = useState<"slides" | "keys">();
   const [time, setTime] = useState("");
   const [letters, setLetters] = useLetters();
@@ -51,6 +54,8 @@ export function PresenterView(props: Props) {
   const { chosen, choose, press } = useChosenSound(stage);
   const openGrid = () => setOver("slides");
   const openKeys = () => setOver("keys");
+  const open = audience && !audience.window.closed ? audience : undefined;
+  useRunMemory(showId, stage, { startsAt, hasAudience: !!open });
   useWakeLock();
   useLeaveWarning(() => !now.ended);
   useStageKeys(stage, { slides: openGrid, keys: openKeys });
@@ -71,7 +76,6 @@ export function PresenterView(props: Props) {
   const slide = stage.view.show.slides.find((s) => s.id === stage.place()?.slideId);
   const first = stage.view.show.slides[0]?.picture;
   const space = spaceOf(size.width, size.height, first ? first.width / first.height : wideAspect, letters);
-  const open = audience && !audience.window.closed ? audience : undefined;
   return (
     <div className="flex h-full flex-col">
       <StageBar

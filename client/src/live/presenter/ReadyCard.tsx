@@ -1,10 +1,14 @@
 import { HelpLink } from "../../ui/HelpLink";
-import { useState, type ReactNode } from "react";
+import { useEffect, useState, type ReactNode } from "react";
 import { Link, useLocation } from "react-router";
 import { Select } from "../../ui/fields";
 import type { AdvanceMode } from "../engine/Stage";
 import { useEdited } from "./revision";
-import type { Loading, Ready } from "./usePrepared";
+import type { Prepared } from "../engine/prepare";
+import type { RunFiles } from "../engine/RunFiles";
+import type { UnfinishedRun } from "../engine/runMemory";
+import { useLoadState, type Ready } from "./usePrepared";
+import { framesOfMs, time } from "../../ui/format";
 import { nothingSounds } from "../engine/words";
 import { Status } from "../../ui/Status";
 import { words } from "./words";
@@ -25,19 +29,9 @@ interface Props {
   below: ReactNode;
 }
 
-/** Before a show begins: the download progress, failures, the first slide, and the button to begin. */
-export function ReadyCard({ title, showId, ready, ways, atTop = false, waits = false, children, below }: Props) {
-  const { loading, prepared, advanceMode, setAdvanceMode, begin } = ready;
-  const edited = useEdited(showId, prepared?.stage.view.revision);
-  // Coming from a slide, the show begins with it.
-  const came = (useLocation().state as { from?: string } | null)?.from;
-  const [chosen, choose] = useState<string>();
-  const [refused, setRefused] = useState(false);
-  const [beginning, setBeginning] = useState(false);
-  const slides = prepared?.stage.places.flatMap((p, i) => (p.step === 0 ? [{ p, i }] : [])) ?? [];
-  const place = slides.find(({ p }) => p.slideId === (chosen ?? came)) ?? slides[0];
-  const { sounds, pictures } = prepared?.missing ?? { sounds: [], pictures: [] };
-  const titleOf = (id: string) => prepared?.stage.view.show.slides.find((s) => s.id === id)?.title ?? "";
+/** Before a show begins: what is loaded and what is missing, the first slide, and the button to begin. */
+export function ReadyCard(props: Props) {
+  const { title, atTop = false, ready } = props;
   return (
     <main
       className={`grid h-full grid-cols-1 items-start justify-items-center overflow-y-auto p-6 max-sm:p-2 ${atTop ? "" : "pt-[14vh]"}`}
@@ -47,124 +41,199 @@ export function ReadyCard({ title, showId, ready, ways, atTop = false, waits = f
           <h1 className="text-2xl">{title}</h1>
           <HelpLink />
         </div>
-        {!prepared ? (
-          <Fetching loading={loading} says={words.loading} again={words.tryAgain} start={ready.fetchShow} />
+        {ready.prepared?.resumes ? (
+          <Unfinished ready={ready} prepared={ready.prepared} run={ready.prepared.resumes} />
+        ) : ready.prepared ? (
+          <Loaded {...props} prepared={ready.prepared} />
         ) : (
-          <>
-            {sounds.length + pictures.length > 0 ? (
-              <div role="alert" className="border-warning mb-4 rounded-md border px-3 py-2">
-                {sounds.length > 0 && <p>{words.soundsMissing(sounds.join(", "))}</p>}
-                {pictures.length > 0 && <p>{words.picturesMissing(pictures.join(", "))}</p>}
-                <Fetching
-                  loading={loading?.what === "missing" ? loading : undefined}
-                  says={words.loadingMissing}
-                  asked={words.tryOrBegin}
-                  again={words.tryAgain}
-                  start={ready.fetchMissing}
-                />
-              </div>
-            ) : (
-              <p className="mb-4" data-testid="ready">
-                {words.ready}
-              </p>
-            )}
-            {prepared.stage.view.shownElsewhere && (
-              <p role="alert" className="border-warning mb-4 rounded-md border px-3 py-2">
-                {words.presentedElsewhere}
-              </p>
-            )}
-            <p className="mb-3">
-              {words.from}{" "}
-              <Select
-                label={words.fromSlide}
-                value={place?.p.slideId ?? ""}
-                options={slides.map(({ p }) => [p.slideId, `${p.number} · ${titleOf(p.slideId)}`] as const)}
-                commit={choose}
-                width="20rem"
-              />
-            </p>
-            <p className="mb-3">
-              {words.advance}{" "}
-              <Select label={words.advance} value={advanceMode} options={ways} commit={setAdvanceMode} />
-            </p>
-            {children}
-            {refused && (
-              <p role="alert" className="mb-3">
-                {nothingSounds}
-              </p>
-            )}
-            <div className="mt-5 flex items-center gap-3">
-              <button
-                type="button"
-                className="btn btn-primary btn-lg"
-                disabled={waits || beginning}
-                onClick={() => {
-                  setBeginning(true);
-                  void begin(place?.i ?? 0)
-                    .then((sounds) => setRefused(!sounds))
-                    .finally(() => setBeginning(false));
-                }}
-              >
-                {words.begin}
-              </button>
-              <Link className="btn btn-ghost" to={`/shows/${showId}`}>
-                {words.backToSheet}
-              </Link>
-            </div>
-            {edited && (
-              <div role="alert" className="border-warning mt-5 rounded-md border px-3 py-2">
-                <p className="mb-2">{words.changed}</p>
-                <Fetching
-                  loading={loading?.what === "show" ? loading : undefined}
-                  says={words.loadingNew}
-                  again={words.loadNew}
-                  start={ready.fetchShow}
-                />
-              </div>
-            )}
-            <div className="mt-5">{below}</div>
-          </>
+          <Creating ready={ready} says={words.loading} again={words.tryAgain} />
         )}
       </div>
     </main>
   );
 }
 
-interface FetchingProps {
-  loading: Loading | undefined;
-  /** The text while loading, and before. */
-  says: string;
-  asked?: string;
-  /** The label of the button that begins. */
-  again: string;
-  start: () => void;
-}
-
-/** A download's progress or, if it failed, the reason with a retry button. */
-function Fetching({ loading, says, asked, again, start }: FetchingProps) {
-  if (loading && !loading.problem)
-    return (
-      <div>
-        <Status className="mb-2">{says}</Status>
-        <progress
-          className="progress progress-primary w-full"
-          value={loading.fraction}
-          max={1}
-          aria-label={words.loadProgress}
-        />
-      </div>
-    );
+/** An unfinished run: resuming it is the first button. */
+function Unfinished({ ready, prepared, run }: { ready: Ready; prepared: Prepared; run: UnfinishedRun }) {
+  const { isReady, fraction } = useLoadState(prepared.files);
+  const { at, beganMs, now } = run.stage;
+  const number = prepared.stage.places[now.place]?.number ?? 1;
   return (
     <>
-      {loading && (
-        <p role="alert" className="mb-2">
-          {loading.problem}
+      <p className="mb-4">{words.unfinished}</p>
+      {!isReady && (
+        <div className="mb-4">
+          <Progress says={words.loading} value={fraction} />
+        </div>
+      )}
+      <BeginButton
+        ready={ready}
+        place={now.place}
+        disabled={!isReady}
+        label={words.resumeAt(number, time(framesOfMs(at.timeMs - beganMs)))}
+      >
+        <button type="button" className="btn btn-ghost" onClick={ready.startOver}>
+          {words.startOver}
+        </button>
+      </BeginButton>
+    </>
+  );
+}
+
+function Loaded({ showId, prepared, ready, ways, waits = false, children, below }: Props & { prepared: Prepared }) {
+  const { advanceMode, setAdvanceMode } = ready;
+  const { stage, files } = prepared;
+  const edited = useEdited(showId, stage.view.revision);
+  const { isReady } = useLoadState(files);
+  // Coming from a slide, the show begins with it.
+  const came = (useLocation().state as { from?: string } | null)?.from;
+  const [chosen, choose] = useState<string>();
+  const slides = stage.places.flatMap((p, i) => (p.step === 0 ? [{ p, i }] : []));
+  const place = slides.find(({ p }) => p.slideId === (chosen ?? came)) ?? slides[0];
+  const titleOf = (id: string) => stage.view.show.slides.find((s) => s.id === id)?.title ?? "";
+  const at = place?.i ?? 0;
+  useEffect(() => files.load(at), [files, at]);
+  return (
+    <>
+      <FilesLoaded files={files} />
+      {stage.view.shownElsewhere && (
+        <p role="alert" className="border-warning mb-4 rounded-md border px-3 py-2">
+          {words.presentedElsewhere}
         </p>
       )}
-      {asked && <p className="mb-2">{asked}</p>}
-      <button type="button" className="btn btn-sm" onClick={start}>
+      <p className="mb-3">
+        {words.from}{" "}
+        <Select
+          label={words.fromSlide}
+          value={place?.p.slideId ?? ""}
+          options={slides.map(({ p }) => [p.slideId, `${p.number} · ${titleOf(p.slideId)}`] as const)}
+          commit={choose}
+          width="20rem"
+        />
+      </p>
+      <p className="mb-3">
+        {words.advance} <Select label={words.advance} value={advanceMode} options={ways} commit={setAdvanceMode} />
+      </p>
+      {children}
+      <BeginButton ready={ready} place={at} disabled={!isReady || waits} label={words.begin}>
+        <Link className="btn btn-ghost" to={`/shows/${showId}`}>
+          {words.backToSheet}
+        </Link>
+      </BeginButton>
+      {edited && (
+        <div role="alert" className="border-warning mt-5 rounded-md border px-3 py-2">
+          <p className="mb-2">{words.changed}</p>
+          <Creating ready={ready} says={words.loadingNew} again={words.loadNew} />
+        </div>
+      )}
+      <div className="mt-5">{below}</div>
+    </>
+  );
+}
+
+interface BeginButtonProps {
+  ready: Ready;
+  /** The step to begin at. */
+  place: number;
+  disabled: boolean;
+  label: string;
+  /** What can be done instead. */
+  children: ReactNode;
+}
+
+/** The button that begins, and the reason if the browser blocks the sound. */
+function BeginButton({ ready, place, disabled, label, children }: BeginButtonProps) {
+  const [refused, setRefused] = useState(false);
+  const [beginning, setBeginning] = useState(false);
+  return (
+    <>
+      {refused && (
+        <p role="alert" className="mb-3">
+          {nothingSounds}
+        </p>
+      )}
+      <div className="mt-5 flex flex-wrap items-center gap-3">
+        <button
+          type="button"
+          className="btn btn-primary btn-lg"
+          data-testid="begin"
+          disabled={disabled || beginning}
+          onClick={() => {
+            setBeginning(true);
+            void ready
+              .begin(place)
+              .then((sounds) => setRefused(!sounds))
+              .finally(() => setBeginning(false));
+          }}
+        >
+          {label}
+        </button>
+        {children}
+      </div>
+    </>
+  );
+}
+
+/** How far a run is loaded, and what could not be. */
+function FilesLoaded({ files }: { files: RunFiles }) {
+  const { fraction, isReady, isComplete, missing, problem } = useLoadState(files);
+  const { sounds, pictures } = missing;
+  if (!isComplete)
+    return (
+      <div className="mb-4">
+        <Progress says={isReady ? words.loadingRest : words.loading} value={fraction} />
+      </div>
+    );
+  if (sounds.length + pictures.length === 0)
+    return (
+      <p className="mb-4" data-testid="ready">
+        {words.ready}
+      </p>
+    );
+  return (
+    <div role="alert" className="border-warning mb-4 rounded-md border px-3 py-2">
+      {problem && <p>{problem}</p>}
+      {sounds.length > 0 && <p>{words.soundsMissing(sounds.join(", "))}</p>}
+      {pictures.length > 0 && <p>{words.picturesMissing(pictures.join(", "))}</p>}
+      <p className="mb-2">{words.tryOrBegin}</p>
+      <button type="button" className="btn btn-sm" onClick={() => files.retry()}>
+        {words.tryAgain}
+      </button>
+    </div>
+  );
+}
+
+interface CreatingProps {
+  ready: Ready;
+  /** The text while it is created. */
+  says: string;
+  /** The label of the button that begins. */
+  again: string;
+}
+
+/** A run that is being created or, if that failed, the reason with a retry button. */
+function Creating({ ready: { creating, problem, loadShow }, says, again }: CreatingProps) {
+  if (creating) return <Progress says={says} />;
+  return (
+    <>
+      {problem && (
+        <p role="alert" className="mb-2">
+          {problem}
+        </p>
+      )}
+      <button type="button" className="btn btn-sm" onClick={loadShow}>
         {again}
       </button>
+    </>
+  );
+}
+
+/** A progress bar with its text; without a value, it only shows that something is going on. */
+function Progress({ says, value }: { says: string; value?: number }) {
+  return (
+    <>
+      <Status className="mb-2">{says}</Status>
+      <progress className="progress progress-primary w-full" value={value} max={1} aria-label={words.loadProgress} />
     </>
   );
 }

@@ -8,7 +8,7 @@ import { words } from "./words";
 
 interface Props {
   stage: Stage;
-  pictures: Pictures["had"];
+  pictures: Pictures;
   close: () => void;
 }
 

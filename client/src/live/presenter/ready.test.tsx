@@ -2,13 +2,12 @@ import type { HubConnection } from "@microsoft/signalr";
 import { act, cleanup, fireEvent, render, renderHook, screen } from "@testing-library/react";
 import { MemoryRouter } from "react-router";
 import { afterEach, describe, expect, it, vi } from "vitest";
-import type { Schemas } from "../../api/client";
 import { answerGets, open, slide, viewOf } from "../../tests/show";
-import { fetchPictures } from "../engine/pictures";
 import { ReadyCard } from "./ReadyCard";
 import { RunReport } from "./RunReport";
 import type { Stage } from "../engine/Stage";
 import type { Prepared } from "../engine/prepare";
+import type { LoadState } from "../engine/RunFiles";
 import { usePrepared, type Ready } from "./usePrepared";
 import { useNotices } from "./useNotices";
 
@@ -18,7 +17,7 @@ const { stayConnected, prepare, release } = vi.hoisted(() => ({
   release: vi.fn(),
 }));
 vi.mock("../../api/hub", () => ({ stayConnected }));
-vi.mock("../engine/prepare", () => ({ prepare, release, fetchMissing: vi.fn() }));
+vi.mock("../engine/prepare", () => ({ prepare, release }));
 
 afterEach(() => {
   cleanup();
@@ -27,35 +26,26 @@ afterEach(() => {
 });
 
 const places = [1, 2].flatMap((n) => [0, 1].map((step) => ({ slideId: `s${n}`, number: n, step })));
-const run = { plan: { places }, show: viewOf().show } as unknown as Schemas["RunView"];
+
+const complete: LoadState = { fraction: 1, isReady: true, isComplete: true, missing: { pictures: [], sounds: [] } };
+/** The files of a run in a state. */
+const filesIn = (state: Partial<LoadState> = {}) => {
+  const snapshot = { ...complete, ...state };
+  return {
+    subscribe: () => () => undefined,
+    snapshot: () => snapshot,
+    load: vi.fn(),
+    retry: vi.fn(),
+    keepTrying: vi.fn(),
+  };
+};
 
 describe("the ready card", () => {
-  it("fetches each picture once, and names the slides of missing ones", async () => {
-    const fetched = vi.fn((url: string) =>
-      url.includes("s2") ? Promise.reject(new Error("away")) : Promise.resolve(new Response("picture")),
-    );
-    vi.stubGlobal("fetch", fetched);
-    const fractions: number[] = [];
-    const { had, missing } = await fetchPictures("show", run, (f) => fractions.push(f), new AbortController().signal);
-    // Both steps of a slide show the same picture here.
-    expect(await had.get("s1 0")?.file?.text()).toBe("picture");
-    expect(had.get("s1 1")).toBe(had.get("s1 0"));
-    expect(missing).toEqual(["slide 2"]);
-    // It is asked for again when it is shown.
-    expect(had.get("s2 0")).toEqual({ address: expect.stringContaining("/slides/s2/picture") });
-    expect(fractions).toEqual([...fractions].sort((a, b) => a - b));
-    expect(fractions.at(-1)).toBe(1);
-    // Tried again, only what is missing is fetched.
-    const before = fetched.mock.calls.length;
-    await fetchPictures("show", run, () => undefined, new AbortController().signal, had);
-    expect(fetched.mock.calls.slice(before).map(([url]) => url)).toEqual([expect.stringContaining("/slides/s2/")]);
-  });
-
   it("reports edits since loading, and loads the new version", async () => {
-    const fetchShow = vi.fn();
+    const loadShow = vi.fn();
     const stage = { places, view: { show: viewOf().show, revision: 7 } };
-    const prepared = { stage, missing: { pictures: [], sounds: [] } } as unknown as Prepared;
-    const ready = { advanceMode: "hand", begun: false, fetchShow, prepared } as unknown as Ready;
+    const prepared = { stage, files: filesIn() } as unknown as Prepared;
+    const ready = { advanceMode: "hand", begun: false, creating: false, loadShow, prepared } as unknown as Ready;
     render(
       <MemoryRouter>
         <ReadyCard below={null} title="Present" showId="show" ready={ready} ways={[]} />
@@ -77,46 +67,42 @@ describe("the ready card", () => {
     expect(screen.queryByRole("alert")).toBeNull();
     act(() => on.mock.calls[0]?.[1]("show", 9));
     fireEvent.click(screen.getByText("Load the new version"));
-    expect(fetchShow).toHaveBeenCalledOnce();
+    expect(loadShow).toHaveBeenCalledOnce();
   });
 
   it("keeps the loaded version until the new one is complete, and during a run", async () => {
-    const shows = ["as it was", "torn", "as it is"].map((name) => {
-      const stage = { name, view: { show: viewOf().show }, begin: () => Promise.resolve(true) } as unknown as Stage;
-      return { stage, missing: { pictures: [], sounds: [] } } as unknown as Prepared;
+    const lacking = { ...complete, missing: { pictures: ["slide 2"], sounds: [] } };
+    const shows = [complete, lacking, complete].map((state, n) => {
+      const stage = { n, view: { show: viewOf().show }, begin: () => Promise.resolve(true) } as unknown as Stage;
+      return { stage, files: filesIn(state) } as unknown as Prepared;
     });
     const [was, torn, is] = shows as [Prepared, Prepared, Prepared];
-    const answers = [
-      was,
-      new Error("The server does not respond."),
-      { ...torn, missing: { pictures: ["slide 2"], sounds: [] } },
-      is,
-    ];
-    prepare.mockImplementation((_, __, told) => {
-      told(0.5);
+    const answers = [was, new Error("The server does not respond."), torn, is];
+    prepare.mockImplementation(() => {
       const next = answers.shift();
       return next instanceof Error ? Promise.reject(next) : next ? Promise.resolve(next) : new Promise(() => {});
     });
     const { result, unmount } = renderHook(() => usePrepared("show", "present"));
     const problem = async () => {
-      act(() => result.current.fetchShow());
-      expect(result.current).toMatchObject({ prepared: was, loading: { what: "show", fraction: 0.5 } });
-      await act(() => Promise.resolve());
-      return result.current.loading?.problem;
+      act(() => result.current.loadShow());
+      expect(result.current).toMatchObject({ prepared: was, creating: true });
+      await act(() => new Promise((done) => setTimeout(done)));
+      return result.current.problem;
     };
     await act(() => Promise.resolve());
     expect(await problem()).toBe("The server does not respond.");
     expect(await problem()).toBe("slide 2 couldn’t be loaded. Try again, or reload this page to go without.");
-    expect(release.mock.calls).toEqual([[torn.stage]]);
+    expect(release.mock.calls).toEqual([[torn]]);
     expect(await problem()).toBeUndefined();
     expect(result.current.prepared).toBe(is);
-    expect(release).toHaveBeenLastCalledWith(was.stage);
-    act(() => result.current.fetchShow());
+    expect(release).toHaveBeenLastCalledWith(was);
+    act(() => result.current.loadShow());
     await act(() => result.current.begin(0));
-    expect(result.current).toMatchObject({ begun: true, prepared: is });
-    expect(prepare.mock.calls.at(-1)?.[3].aborted).toBe(true);
+    expect(result.current).toMatchObject({ begun: true, prepared: is, creating: false });
+    expect(prepare.mock.calls.at(-1)?.[2].aborted).toBe(true);
+    expect(is.files.keepTrying).toHaveBeenCalledOnce();
     unmount();
-    expect(release.mock.calls.at(-1)).toEqual([is.stage]);
+    expect(release.mock.calls.at(-1)).toEqual([is]);
   });
 
   it("reports earlier edits to a started run", async () => {
@@ -141,12 +127,10 @@ describe("the ready card", () => {
     expect(about()).toEqual(["edit"]);
   });
 
-  it("reports what is missing, retries, and begins without it from the chosen slide", () => {
-    const fetchMissing = vi.fn();
-    const fetchShow = vi.fn();
+  it("lets a show begin before all is loaded, and reports what could not be", () => {
+    const loadShow = vi.fn();
     const begin = vi.fn(() => Promise.resolve(true));
     const stage = { places, view: { show: viewOf().show, shownElsewhere: false } };
-    const prepared = { stage, missing: { pictures: ["slide 2"], sounds: ["Dusk Pad"] } } as unknown as Prepared;
     const setAdvanceMode = vi.fn();
     const card = (now: Partial<Ready>) => (
       <MemoryRouter>
@@ -154,7 +138,16 @@ describe("the ready card", () => {
           below={null}
           title="Present"
           showId="show"
-          ready={{ advanceMode: "hand", setAdvanceMode, begun: false, fetchShow, fetchMissing, begin, ...now }}
+          ready={{
+            advanceMode: "hand",
+            setAdvanceMode,
+            begun: false,
+            creating: false,
+            loadShow,
+            begin,
+            startOver: vi.fn(),
+            ...now,
+          }}
           ways={[
             ["hand", "when I say so"],
             ["plan", "by itself"],
@@ -162,25 +155,41 @@ describe("the ready card", () => {
         />
       </MemoryRouter>
     );
-    const { rerender } = render(card({ loading: { what: "show", fraction: 0.4 } }));
-    expect((screen.getByRole("progressbar") as HTMLProgressElement).value).toBe(0.4);
-    rerender(card({ prepared }));
+    const withFiles = (state: Partial<LoadState>) => {
+      const files = filesIn(state);
+      return { files, card: card({ prepared: { stage, files } as unknown as Prepared }) };
+    };
+    const bar = () => screen.getByRole("progressbar") as HTMLProgressElement;
+    const beginButton = () => screen.getByText("Begin") as HTMLButtonElement;
+    const { rerender } = render(card({ creating: true }));
+    expect(bar().position).toBe(-1);
+    rerender(withFiles({ fraction: 0.2, isReady: false, isComplete: false }).card);
+    expect(bar().value).toBe(0.2);
+    expect(beginButton().disabled).toBe(true);
+    rerender(withFiles({ fraction: 0.4, isComplete: false }).card);
+    expect(screen.getByText("You can begin. The rest is loading.")).toBeTruthy();
+    expect(beginButton().disabled).toBe(false);
+
+    const lacking = withFiles({ missing: { pictures: ["slide 2"], sounds: ["Dusk Pad"] } });
+    rerender(lacking.card);
     const alert = screen.getByRole("alert").textContent;
     expect(alert).toContain("Dusk Pad couldn’t be loaded and won’t play.");
     expect(alert).toContain("The picture of slide 2 couldn’t be loaded.");
     fireEvent.click(screen.getByText("Try again"));
-    expect(fetchMissing).toHaveBeenCalledOnce();
+    expect(lacking.files.retry).toHaveBeenCalledOnce();
+    // What is needed at the chosen slide is loaded first.
     fireEvent.change(screen.getByLabelText("From slide"), { target: { value: "s2" } });
+    expect(lacking.files.load).toHaveBeenLastCalledWith(2);
     fireEvent.change(screen.getByLabelText("Advance"), { target: { value: "plan" } });
     expect(setAdvanceMode).toHaveBeenCalledWith("plan");
-    fireEvent.click(screen.getByText("Begin"));
+    fireEvent.click(beginButton());
     expect(begin).toHaveBeenCalledWith(2);
-    rerender(card({ prepared: { ...prepared, missing: { pictures: [], sounds: [] } } }));
+    rerender(withFiles({}).card);
     expect(screen.getByTestId("ready").textContent).toContain("The show runs even without the server");
-    rerender(card({ loading: { what: "show", fraction: 0, problem: "The server does not respond." } }));
+    rerender(card({ problem: "The server does not respond." }));
     expect(screen.getByRole("alert").textContent).toBe("The server does not respond.");
     fireEvent.click(screen.getByText("Try again"));
-    expect(fetchShow).toHaveBeenCalledOnce();
+    expect(loadShow).toHaveBeenCalledOnce();
   });
 });
 

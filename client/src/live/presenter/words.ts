@@ -13,7 +13,11 @@ export const words = {
   },
 
   loading: "Loading all slides and sounds, so that nothing is missing later.",
-  loadingMissing: "Loading what is missing.",
+  unfinished:
+    "This show has not ended. Music and videos resume where they would be now. Voices and effects wait until you trigger them.",
+  resumeAt: (slide: number, time: string) => `Resume at slide ${slide}, ${time}`,
+  startOver: "Start over",
+  loadingRest: "You can begin. The rest is loading.",
   tryOrBegin: "Try again, or begin without it.",
   tryAgain: "Try again",
   loadProgress: "Progress of loading",

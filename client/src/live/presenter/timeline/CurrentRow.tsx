@@ -14,7 +14,7 @@ export const strokeHeight = 56;
 
 interface Props {
   stage: Stage;
-  pictures: Pictures["had"];
+  pictures: Pictures;
   picture: { width: number; height: number };
 }
 

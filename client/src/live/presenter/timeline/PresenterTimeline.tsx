@@ -18,7 +18,7 @@ import { words } from "../words";
 interface Props {
   stage: Stage;
   strands: readonly StrandView[];
-  pictures: Pictures["had"];
+  pictures: Pictures;
   space: Space;
   /** The strand that keys act on. */
   chosen: string | undefined;

@@ -15,7 +15,7 @@ interface Props {
 const slideOf = ({ stage, row }: Props) => stage.view.show.slides.find((s) => s.id === row.slideId);
 
 /** The row before, narrow; a click goes back to it. */
-export function PreviousRow({ stage, row, pictures }: Props & { pictures: Pictures["had"] }) {
+export function PreviousRow({ stage, row, pictures }: Props & { pictures: Pictures }) {
   const slide = slideOf({ stage, row });
   const step = stage.places[row.place]?.step ?? 0;
   const same = stage.place()?.slideId === row.slideId;
@@ -62,7 +62,7 @@ export function StepLine({ stage, row }: Props) {
 }
 
 /** A coming slide; a click goes to it. */
-export function ComingRow({ stage, row, pictures }: Props & { pictures: Pictures["had"] }) {
+export function ComingRow({ stage, row, pictures }: Props & { pictures: Pictures }) {
   const slide = slideOf({ stage, row });
   const steps = slide?.steps.length ?? 1;
   const high = row.height - 10;

@@ -64,10 +64,10 @@ export function StageBar({ stage, audience, clicker, slides, keys }: Props) {
           min={0}
           max={1}
           step={0.01}
-          defaultValue={1}
+          value={now.level}
           aria-label={words.bar.level}
           title={words.bar.level}
-          onChange={(event) => stage.sound.setLevel(Number(event.currentTarget.value) ** 2)}
+          onChange={(event) => stage.setLevel(Number(event.currentTarget.value))}
         />
       </div>
       <button type="button" className="btn btn-error shrink-0 px-3" onClick={stage.silence}>

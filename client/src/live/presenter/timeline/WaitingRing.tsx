@@ -10,7 +10,7 @@ import { words } from "../words";
 
 interface Props {
   stage: Stage;
-  pictures: Pictures["had"];
+  pictures: Pictures;
   width: number;
   top: number;
   height: number;
