@@ -25,9 +25,10 @@ using Phonaris.Bench;
     ("uploads", FaultsBench.UploadsAsync),
     ("room", FaultsBench.RoomAsync),
     ("locks", FaultsBench.LocksAsync),
+    ("resume", ResumeBench.RunAsync),
     ("mutants", MutantsBench.RunAsync),
 ];
-string[] faults = ["kills", "spoilt", "pages", "hindered", "uploads", "room", "locks"];
+string[] faults = ["kills", "spoilt", "pages", "hindered", "uploads", "room", "locks", "resume"];
 var names = args.TakeWhile(a => !a.StartsWith("--", StringComparison.Ordinal)).SelectMany(a => a == "faults" ? faults : [a]).ToList();
 var wanted = all.Where(b => names.Count == 0 || names.Contains(b.Name)).ToList();
 if (wanted.Count == 0)

@@ -1,7 +1,8 @@
 import { notifyManager, QueryClientProvider } from "@tanstack/react-query";
 import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
-import { BrowserRouter, Navigate, Route, Routes, useLocation } from "react-router";
+import { createBrowserRouter, Navigate, Route, Routes, useLocation } from "react-router";
+import { RouterProvider } from "react-router/dom";
 import { Toaster } from "sonner";
 import { createQueryClient } from "./api/queryClient";
 import { isSounding } from "./hearing/sounding";
@@ -58,12 +59,13 @@ function App() {
   );
 }
 
+// Only a router made like this lets a page ask before it is left.
+const router = createBrowserRouter([{ path: "*", element: <App /> }]);
+
 createRoot(document.getElementById("root") as HTMLElement).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
-      <BrowserRouter>
-        <App />
-      </BrowserRouter>
+      <RouterProvider router={router} />
       <SpokenStatus />
       <Toaster
         position="top-center"

@@ -161,11 +161,18 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
     public async Task A_show_is_resumed_after_a_reload_with_the_server_gone()
     {
         var show = await MakeAsync();
-        _browser.Go($"/shows/{show}/present");
+        _browser.Go($"/shows/{show}");
+        _browser.View("Present");
         _browser.Find("[data-testid=ready]");
         _browser.Button("Begin").Click();
         for (var n = 0; n < 3; n++) _browser.Press(Keys.PageDown);
         _browser.Until(() => _browser.Where() == "slide 6 of 26", "slide 6");
+        // Back asks first.
+        _browser.Js<bool>("(history.back(), true)");
+        _browser.Says("[role=dialog]", "You can resume the show when you come back.");
+        Assert.Empty(_browser.Axe());
+        _browser.Button("Stay").Click();
+        _browser.Until(() => _browser.Count("[role=dialog]") == 0 && _browser.Where() == "slide 6 of 26", "the show to go on");
         _browser.Button("Audience").Click();
         _browser.Window();
         _browser.Press("1");

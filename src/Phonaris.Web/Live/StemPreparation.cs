@@ -28,10 +28,17 @@ internal sealed class StemPreparation(
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
         using var timer = new PeriodicTimer(Every);
-        while (await timer.WaitForNextTickAsync(stoppingToken))
+        try
         {
-            foreach (var showId in open.Ids)
-                if (!await PrepareAsync(showId, stoppingToken)) break;
+            while (await timer.WaitForNextTickAsync(stoppingToken))
+            {
+                foreach (var showId in open.Ids)
+                    if (!await PrepareAsync(showId, stoppingToken)) break;
+            }
+        }
+        catch (OperationCanceledException) when (stoppingToken.IsCancellationRequested)
+        {
+            // The app is stopping, perhaps because it could not start.
         }
     }
 

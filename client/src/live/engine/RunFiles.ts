@@ -1,5 +1,5 @@
 import { fetchFile } from "../../api/client";
-import { filesOf, neededAt, pieceUrl, type NeededFile } from "./neededFiles";
+import { filesOf, neededAt, neededOn, pieceUrl, type NeededFile } from "./neededFiles";
 import { picturesOf, type Pictures } from "./pictures";
 import type { ShowCache } from "./ShowCache";
 import type { Stage } from "./Stage";
@@ -23,7 +23,7 @@ export interface LoadState {
   /** The slides whose pictures, and the sounds, that could not be loaded. */
   missing: { pictures: readonly string[]; sounds: readonly string[] };
   /** Why nothing can be loaded. */
-  problem?: string;
+  problem?: string | undefined;
 }
 
 /**
@@ -73,6 +73,14 @@ export class RunFiles {
 
   snapshot = () => this.state;
 
+  /** Whether a place can be shown at once. */
+  isHereAt(place: number): boolean {
+    return (
+      this.state.isComplete ||
+      neededOn(this.showId, this.stage.view, this.pictures, place).every((address) => this.here.has(address))
+    );
+  }
+
   /** Loads everything, first what is needed at a place. */
   load(place: number) {
     this.place = place;
@@ -91,6 +99,7 @@ export class RunFiles {
   retry() {
     for (const file of this.failed.values()) this.doneWeight -= file.weight;
     this.failed.clear();
+    this.state = { ...this.state, problem: undefined };
     this.load(this.place);
   }
 

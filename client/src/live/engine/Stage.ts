@@ -400,5 +400,5 @@ export class Stage {
   }
 }
 
-/** The time of this machine's clock in milliseconds, which all its pages share. */
-const wallMs = () => performance.timeOrigin + performance.now();
+/** The time of this machine's clock in milliseconds. The clock of a page stands still while the machine sleeps. */
+const wallMs = () => Date.now();

@@ -63,20 +63,27 @@ export function filesOf(showId: string, run: RunView, pictures: Pictures): Neede
   return [...files.values()].sort((a, b) => a.atMs - b.atMs);
 }
 
-/** The addresses needed before a show can begin at a place, or soon after going there: its pictures and those after it, what plays there, and the beginnings of all manual cues. */
+/** The addresses needed to show a place: its picture and videos, and the beginnings of what plays there. */
+export function neededOn(showId: string, run: RunView, pictures: Pictures, place: number): string[] {
+  const here = run.plan.places[place];
+  if (!here) return [];
+  const videos = run.plan.cues.flatMap(({ video }) =>
+    video && place >= video.firstPlace && place <= video.lastPlace ? [videoFileUrl(showId, video.file)] : [],
+  );
+  const pieces = here.held.flatMap((id) => firstPiecesOf(showId, run, id, firstPieces));
+  return [pictures.get(keyOf(here))?.address ?? [], videos, pieces].flat();
+}
+
+/** The addresses needed before a show can begin at a place, or soon after going there: those of the first places, and the beginnings of all manual cues. */
 export function neededAt(showId: string, run: RunView, pictures: Pictures, place: number): Set<string> {
-  const near = run.plan.places.slice(place, place + firstPlaces);
-  const needed = new Set(near.flatMap((p) => pictures.get(keyOf(p))?.address ?? []));
-  const addPieces = (cueId: string, count: number) => {
-    const stem = run.stems.findIndex((s) => s.cueIds.includes(cueId));
-    for (let piece = 0; piece < Math.min(count, piecesOf(run, stem)); piece++)
-      needed.add(pieceUrl(showId, run, stem, piece));
-  };
-  for (const p of near) for (const id of p.held) addPieces(id, firstPieces);
-  for (const p of run.plan.places) for (const id of p.byHand) addPieces(id, 1);
-  for (const { video } of run.plan.cues)
-    if (video && place >= video.firstPlace && place <= video.lastPlace) needed.add(videoFileUrl(showId, video.file));
-  return needed;
+  const near = Array.from({ length: firstPlaces }, (_, n) => neededOn(showId, run, pictures, place + n));
+  const manual = run.plan.places.flatMap((p) => p.byHand.flatMap((id) => firstPiecesOf(showId, run, id, 1)));
+  return new Set([...near.flat(), ...manual]);
+}
+
+function firstPiecesOf(showId: string, run: RunView, cueId: string, count: number): string[] {
+  const stem = run.stems.findIndex((s) => s.cueIds.includes(cueId));
+  return Array.from({ length: Math.min(count, piecesOf(run, stem)) }, (_, piece) => pieceUrl(showId, run, stem, piece));
 }
 
 const piecesOf = (run: RunView, stem: number) => Math.ceil((run.stems[stem]?.frames ?? 0) / run.pieceFrames);

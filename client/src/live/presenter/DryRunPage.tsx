@@ -3,6 +3,7 @@ import { useRuns } from "../../api/runs";
 import { useView } from "../../show/openShow";
 import { Select, Checkbox } from "../../ui/fields";
 import { sendSavedRuns } from "./keepRun";
+import { LeaveDialog } from "./LeaveDialog";
 import { PresenterView } from "./PresenterView";
 import { ChecksStrip } from "../../findings/ChecksStrip";
 import { ReadyCard } from "./ReadyCard";
@@ -123,15 +124,18 @@ function Rehearsed({ showId, prepared: { stage, strands, files, resumes }, voice
       </RunEnd>
     );
   return (
-    <PresenterView
-      stage={stage}
-      showId={showId}
-      strands={strands}
-      pictures={files.pictures}
-      startsAt={startsAt}
-      setStartsAt={setStartsAt}
-      hadAudience={resumes?.hasAudience ?? false}
-      notices={[...(voices ? [words.recording] : []), ...told.map((notice) => notice.words)]}
-    />
+    <>
+      <LeaveDialog stage={stage} />
+      <PresenterView
+        stage={stage}
+        showId={showId}
+        strands={strands}
+        files={files}
+        startsAt={startsAt}
+        setStartsAt={setStartsAt}
+        hadAudience={resumes?.hasAudience ?? false}
+        notices={[...(voices ? [words.recording] : []), ...told.map((notice) => notice.words)]}
+      />
+    </>
   );
 }

@@ -2,6 +2,7 @@ import { useState } from "react";
 import { useParams } from "react-router";
 import { ChecksStrip } from "../../findings/ChecksStrip";
 import { ClickerDialog } from "../clicker/ClickerDialog";
+import { LeaveDialog } from "./LeaveDialog";
 import { ManualCuesNotice } from "./ManualCuesNotice";
 import { PresenterView } from "./PresenterView";
 import { ReadyCard } from "./ReadyCard";
@@ -55,20 +56,27 @@ function Shown({ showId, prepared, advanceMode }: { showId: string; prepared: Pr
   const [clicking, setClicking] = useState(false);
   const clicker = useClicker(showId, stage);
   if (now.ended) return <RunEnd showId={showId} stage={stage} />;
-  if (advanceMode !== "hand") return <SelfRunning stage={stage} showId={showId} pictures={files.pictures} />;
+  if (advanceMode !== "hand")
+    return (
+      <>
+        <SelfRunning stage={stage} showId={showId} pictures={files.pictures} />
+        <LeaveDialog stage={stage} />
+      </>
+    );
   return (
     <>
       <PresenterView
         stage={stage}
         showId={showId}
         strands={strands}
-        pictures={files.pictures}
+        files={files}
         startsAt={startsAt}
         setStartsAt={setStartsAt}
         notices={notices.map((notice) => notice.words)}
         openClicker={() => setClicking(true)}
         hadAudience={resumes?.hasAudience ?? false}
       />
+      <LeaveDialog stage={stage} />
       {clicking && <ClickerDialog clicker={clicker} close={() => setClicking(false)} />}
     </>
   );

@@ -14,7 +14,7 @@ import { timeWords, Announcements } from "./timeline/Announcements";
 import { useChosenSound } from "./timeline/useChosenSound";
 import { useLetters } from "./timeline/useLetters";
 import { useSize } from "./timeline/useSize";
-import type { Pictures } from "../engine/pictures";
+import type { RunFiles } from "../engine/RunFiles";
 import { SlideGrid } from "./SlideGrid";
 import type { Stage } from "../engine/Stage";
 import { useNow, useTick } from "../engine/useNow";
@@ -30,7 +30,7 @@ interface Props {
   stage: Stage;
   showId: string;
   strands: readonly StrandView[];
-  pictures: Pictures;
+  files: RunFiles;
   startsAt: number | undefined;
   setStartsAt: (at: number | undefined) => void;
   /** A notice above everything else, for example that the show was edited meanwhile. */
@@ -44,7 +44,7 @@ const wideAspect = 16 / 9;
 
 /** The presenter's page, for a dark room and a glance from a metre away: the timeline and the notes. */
 export function PresenterView(props: Props) {
-  const { stage, showId, strands, pictures, startsAt, setStartsAt, notices, openClicker, hadAudience } = props;
+  const { stage, showId, strands, files, startsAt, setStartsAt, notices, openClicker, hadAudience } = props;
   const now = useNow(stage);
   const [audience, setAudience] = useState<Audience | undefined>(() => (hadAudience ? openAudience() : undefined));
   const [over, setOver] = useState<"slides" | "keys">();
@@ -113,7 +113,7 @@ export function PresenterView(props: Props) {
               <PresenterTimeline
                 stage={stage}
                 strands={strands}
-                pictures={pictures}
+                files={files}
                 space={space}
                 chosen={chosen}
                 choose={choose}
@@ -126,11 +126,11 @@ export function PresenterView(props: Props) {
         )}
       </div>
       <Announcements stage={stage} time={time} />
-      {over === "slides" && <SlideGrid stage={stage} pictures={pictures} close={() => setOver(undefined)} />}
+      {over === "slides" && <SlideGrid stage={stage} files={files} close={() => setOver(undefined)} />}
       {over === "keys" && <StageKeysDialog close={() => setOver(undefined)} />}
       {open &&
         createPortal(
-          <AudienceView stage={stage} spotPicture={spotUrl(showId)} pictures={pictures} startsAt={startsAt} />,
+          <AudienceView stage={stage} spotPicture={spotUrl(showId)} pictures={files.pictures} startsAt={startsAt} />,
           open.box,
         )}
     </div>

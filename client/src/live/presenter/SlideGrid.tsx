@@ -2,19 +2,22 @@ import { useState } from "react";
 import { Dialog } from "../../ui/Dialog";
 import { useInView } from "../../ui/useInView";
 import type { Stage } from "../engine/Stage";
-import type { Picture, Pictures } from "../engine/pictures";
+import { keyOf, type Picture } from "../engine/pictures";
+import type { RunFiles } from "../engine/RunFiles";
+import { useLoadState } from "../engine/useLoadState";
 import { SlidePicture } from "../audience/SlidePicture";
 import { words } from "./words";
 
 interface Props {
   stage: Stage;
-  pictures: Pictures;
+  files: RunFiles;
   close: () => void;
 }
 
 /** All slides, to go to any by its picture, or by its number and Enter. */
-export function SlideGrid({ stage, pictures, close }: Props) {
+export function SlideGrid({ stage, files, close }: Props) {
   const [typed, setTyped] = useState("");
+  useLoadState(files);
   const first = stage.places.flatMap((p, i) => (p.step === 0 ? [{ p, i }] : []));
   const go = (place: number) => {
     stage.goTo(place);
@@ -47,9 +50,10 @@ export function SlideGrid({ stage, pictures, close }: Props) {
         {first.map(({ p, i }) => (
           <li key={p.slideId}>
             <button type="button" className="w-full cursor-pointer text-left" onClick={() => go(i)}>
-              <SmallPicture picture={pictures.get(`${p.slideId} 0`)} isHere={stage.place()?.slideId === p.slideId} />
+              <SmallPicture picture={files.pictures.get(keyOf(p))} isHere={stage.place()?.slideId === p.slideId} />
               <span className="line-clamp-1 text-sm">
                 <b className="figures">{p.number}</b> {stage.view.show.slides.find((s) => s.id === p.slideId)?.title}
+                {!files.isHereAt(i) && <span className="muted"> {words.notLoaded}</span>}
               </span>
             </button>
           </li>

@@ -2,7 +2,7 @@ import { useEffect, useState, useSyncExternalStore } from "react";
 import type { Schemas } from "../../api/client";
 import { useFindings } from "../../findings/useChecks";
 import { release, prepare, prepareResume, type Prepared } from "../engine/prepare";
-import type { LoadState, RunFiles } from "../engine/RunFiles";
+import type { RunFiles } from "../engine/RunFiles";
 import { findUnfinished, forgetUnfinished } from "../engine/runMemory";
 import type { AdvanceMode } from "../engine/Stage";
 import { words } from "./words";
@@ -98,9 +98,6 @@ export function usePrepared(showId: string, kind: Schemas["RunKind"]): Ready {
     },
   };
 }
-
-/** How far the files of a run are loaded. */
-export const useLoadState = (files: RunFiles): LoadState => useSyncExternalStore(files.subscribe, files.snapshot);
 
 /** The findings of a show, once it can begin: to check a whole show takes the time that loading needs. */
 export function useFindingsWhenReady(showId: string, prepared: Prepared | undefined) {

@@ -17,6 +17,13 @@ export const words = {
     "This show has not ended. Music and videos resume where they would be now. Voices and effects wait until you trigger them.",
   resumeAt: (slide: number, time: string) => `Resume at slide ${slide}, ${time}`,
   startOver: "Start over",
+  leave: {
+    title: "Leave the show?",
+    about: "The sound stops. You can resume the show when you come back.",
+    leave: "Leave",
+    stay: "Stay",
+  },
+  notLoaded: "loading",
   loadingRest: "You can begin. The rest is loading.",
   tryOrBegin: "Try again, or begin without it.",
   tryAgain: "Try again",

@@ -10,7 +10,8 @@ import { SoundTags } from "./SoundTags";
 import { pad, type Space } from "./space";
 import { StrandsBeside } from "./StrandsBeside";
 import { WaitingRing } from "./WaitingRing";
-import type { Pictures } from "../../engine/pictures";
+import type { RunFiles } from "../../engine/RunFiles";
+import { useLoadState } from "../../engine/useLoadState";
 import type { Stage } from "../../engine/Stage";
 import { useNow } from "../../engine/useNow";
 import { words } from "../words";
@@ -18,7 +19,7 @@ import { words } from "../words";
 interface Props {
   stage: Stage;
   strands: readonly StrandView[];
-  pictures: Pictures;
+  files: RunFiles;
   space: Space;
   /** The strand that keys act on. */
   chosen: string | undefined;
@@ -32,8 +33,10 @@ const leapPx = 160;
 const endHeight = 60;
 
 /** The moving run sheet: the current row at a fixed line, coming ones below it, and the sounds beside them. */
-export function PresenterTimeline({ stage, strands, pictures, space, chosen, choose, startsAt, setStartsAt }: Props) {
+export function PresenterTimeline({ stage, strands, files, space, chosen, choose, startsAt, setStartsAt }: Props) {
   const { place: at, sounding } = useNow(stage);
+  const { pictures } = files;
+  useLoadState(files);
   const heard = sounding.join(" ");
   const here = space.picture.height + titleHeight + strokeHeight;
   const rows = useMemo(
@@ -71,7 +74,7 @@ export function PresenterTimeline({ stage, strands, pictures, space, chosen, cho
               ) : row.kind === "step" ? (
                 <StepLine stage={stage} row={row} />
               ) : (
-                <ComingRow stage={stage} row={row} pictures={pictures} />
+                <ComingRow stage={stage} row={row} pictures={pictures} isLoaded={files.isHereAt(row.place)} />
               )}
               {row.kind === "here" && place?.loopStart != null && (
                 <WaitingRing

@@ -62,7 +62,7 @@ export function StepLine({ stage, row }: Props) {
 }
 
 /** A coming slide; a click goes to it. */
-export function ComingRow({ stage, row, pictures }: Props & { pictures: Pictures }) {
+export function ComingRow({ stage, row, pictures, isLoaded }: Props & { pictures: Pictures; isLoaded: boolean }) {
   const slide = slideOf({ stage, row });
   const steps = slide?.steps.length ?? 1;
   const high = row.height - 10;
@@ -89,6 +89,7 @@ export function ComingRow({ stage, row, pictures }: Props & { pictures: Pictures
         </span>
         {row.height > 48 && steps > 1 && <span className="muted text-sm">{words.steps(steps)}</span>}
       </span>
+      {!isLoaded && <span className="muted shrink-0 text-sm">{words.notLoaded}</span>}
       <Times stage={stage} row={row} />
     </button>
   );
