@@ -9,7 +9,7 @@ import type { RunFiles } from "../engine/RunFiles";
 import type { UnfinishedRun } from "../engine/runMemory";
 import { useLoadState } from "../engine/useLoadState";
 import type { Ready } from "./usePrepared";
-import { framesOfMs, time } from "../../ui/format";
+import { framesOfMs, shortTime } from "../../ui/format";
 import { nothingSounds } from "../engine/words";
 import { Status } from "../../ui/Status";
 import { words } from "./words";
@@ -71,7 +71,7 @@ function Unfinished({ ready, prepared, run }: { ready: Ready; prepared: Prepared
         ready={ready}
         place={now.place}
         disabled={!isReady}
-        label={words.resumeAt(number, time(framesOfMs(at.timeMs - beganMs)))}
+        label={words.resumeAt(number, shortTime(framesOfMs(at.timeMs - beganMs)))}
       >
         <button type="button" className="btn btn-ghost" onClick={ready.startOver}>
           {words.startOver}
@@ -179,17 +179,16 @@ function BeginButton({ ready, place, disabled, label, children }: BeginButtonPro
 function FilesLoaded({ files }: { files: RunFiles }) {
   const { fraction, isReady, isComplete, missing, problem } = useLoadState(files);
   const { sounds, pictures } = missing;
-  if (!isComplete)
+  // Of one height, so that the buttons below stay where they are.
+  if (!isComplete || sounds.length + pictures.length === 0)
     return (
-      <div className="mb-4">
-        <Progress says={isReady ? words.loadingRest : words.loading} value={fraction} />
+      <div className="mb-4 min-h-13">
+        {isComplete ? (
+          <p data-testid="ready">{words.ready}</p>
+        ) : (
+          <Progress says={isReady ? words.loadingRest : words.loading} value={fraction} />
+        )}
       </div>
-    );
-  if (sounds.length + pictures.length === 0)
-    return (
-      <p className="mb-4" data-testid="ready">
-        {words.ready}
-      </p>
     );
   return (
     <div role="alert" className="border-warning mb-4 rounded-md border px-3 py-2">
